@@ -1,0 +1,28 @@
+/** A figure from the reckoning, in the unit its field name states, with its spread and what it rests on. */
+export interface Estimate {
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  /** What the figure rests on, one short sentence each. */
+  readonly because: readonly string[];
+}
+
+/** A number and its spread, as typed or measured; `low <= value <= high`. */
+export interface Span {
+  readonly low: number;
+  readonly value: number;
+  readonly high: number;
+}
+
+export const exactly = (value: number): Span => ({ low: value, value, high: value });
+
+export const between = (low: number, high: number): Span => ({ low, value: (low + high) / 2, high });
+
+export const scaled = (s: Span, by: number): Span => ({ low: s.low * by, value: s.value * by, high: s.high * by });
+
+/** Half the width of a span, the amount by which the uncertainty pass moves it. */
+export const halfWidth = (s: Span): number => Math.max(s.high - s.value, s.value - s.low);
+
+export function estimate(value: number, low: number, high: number, because: readonly string[]): Estimate {
+  return { value, low: Math.min(low, value), high: Math.max(high, value), because };
+}

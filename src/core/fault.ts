@@ -1,0 +1,29 @@
+/**
+ * A named error at the edge of the core: what is wrong, and what would be right.
+ * Faults are values, shown beside the field; exceptions are kept for bugs.
+ */
+export interface Fault {
+  /** Stable name, for programs: `UnknownUnit`, `DoesNotFit` … */
+  readonly name: string;
+  /** What is wrong and what would be right, in plain words. */
+  readonly message: string;
+  /** Where in the input, e.g. `["steps", 0, "add", 1, "amount"]`. */
+  readonly path: ReadonlyArray<string | number>;
+  /** A ready replacement for the offending text, where there is one. */
+  readonly suggestion?: string;
+}
+
+export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
+
+export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
+
+export function fault(name: string, message: string, path: ReadonlyArray<string | number> = [], suggestion?: string): Fault {
+  return suggestion === undefined ? { name, message, path } : { name, message, path, suggestion };
+}
+
+export const fail = (...faults: Fault[]): { readonly ok: false; readonly faults: readonly Fault[] } => ({ ok: false, faults });
+
+/** The same faults, seen from one level further out. */
+export function under(prefix: ReadonlyArray<string | number>, faults: readonly Fault[]): Fault[] {
+  return faults.map((f) => ({ ...f, path: [...prefix, ...f.path] }));
+}

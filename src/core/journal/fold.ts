@@ -1,0 +1,145 @@
+import type { TouchSort } from "../care/care";
+import type { Day } from "../care/day";
+import type { Line, Plan, Step } from "../remedy/plan";
+import { type Body, type Bottle, type EventType, type IssuedVerdict, type JournalEvent, readBody } from "./events";
+
+export type BatchState = "working" | "strained" | "bottled" | "discarded";
+
+/** A batch as its journal says it is. */
+export interface Batch {
+  readonly id: string;
+  readonly code: string;
+  readonly name: string;
+  readonly state: BatchState;
+  /** The plan as begun, and as it was really done. */
+  readonly begunPlan: Plan;
+  readonly plan: Plan;
+  readonly frozen: Body<"begun">["frozen"];
+  readonly reasons: Readonly<Record<string, string>>;
+  readonly begunDay: Day;
+  readonly begunAt: string;
+  readonly strainedDay: Day | undefined;
+  readonly measured: string | undefined;
+  readonly bottledDay: Day | undefined;
+  readonly bottles: readonly Bottle[];
+  readonly verdict: IssuedVerdict | undefined;
+  readonly own: { readonly bestBy: Day; readonly reason: string } | undefined;
+  readonly discardedDay: Day | undefined;
+  readonly discardedWhy: string | undefined;
+  /** Last day each touch was done. */
+  readonly done: Readonly<Partial<Record<TouchSort, Day>>>;
+  readonly diary: readonly Entry[];
+  /** Highest sequence number: the version a writer has seen. */
+  readonly seq: number;
+}
+
+export interface Entry {
+  readonly seq: number;
+  readonly type: EventType;
+  readonly at: string;
+  readonly day: Day;
+  readonly body: unknown;
+  /** Set where a later entry put this one right. */
+  readonly correctedBy?: { readonly seq: number; readonly why: string; readonly was: unknown };
+}
+
+const firstStrain = (steps: readonly Step[]): number => steps.findIndex((s) => s.do === "strain");
+
+/** The plan with what was really strained, topped up and finished put in its place. */
+function asDone(plan: Plan, topUps: readonly Line[], strained: Body<"strained"> | undefined, finished: Body<"finished"> | undefined): Plan {
+  const at = firstStrain(plan.steps);
+  const steps: Step[] = plan.steps.map((s, i) => {
+    if (i === at && s.do === "strain" && strained) return { do: "strain", how: strained.how, measured: strained.measured };
+    return s;
+  });
+  if (topUps.length > 0) {
+    const first = steps.findIndex((s) => s.do !== "add");
+    // A top-up goes in after the first wait, so that it takes no room from what the parts were solved to.
+    steps.splice(first + 1, 0, { do: "add", what: [...topUps] });
+  }
+  if (finished) {
+    const cut = firstStrain(steps);
+    const kept = steps.filter((s, i) => i <= cut || s.do !== "add");
+    const after = kept.findIndex((s, i) => i > cut && (s.do === "bottle" || (s.do === "simmer" && i > cut)));
+    if (finished.lines.length > 0) kept.splice(after < 0 ? kept.length : after, 0, { do: "add", what: finished.lines });
+    return { ...plan, steps: kept };
+  }
+  return { ...plan, steps };
+}
+
+/**
+ * State = fold(events), by the maker's time and then by sequence; the same on server and client.
+ * A correction replaces the body of the entry it names and stays in the diary beside what was there.
+ * @returns `undefined` for an empty journal.
+ */
+export function fold(events: readonly JournalEvent[]): Batch | undefined {
+  const ordered = [...events].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.seq - b.seq));
+  const corrections = new Map<number, { seq: number; why: string; body: unknown }>();
+  for (const e of [...events].sort((a, b) => a.seq - b.seq)) if (e.type === "corrected") corrections.set(e.body.seq, { seq: e.seq, why: e.body.why, body: e.body.body });
+  let begun: Extract<JournalEvent, { type: "begun" }> | undefined;
+  let strained: { day: Day; body: Body<"strained"> } | undefined;
+  let finished: Body<"finished"> | undefined;
+  let bottled: { day: Day; body: Body<"bottled"> } | undefined;
+  let discarded: { day: Day; why: string } | undefined;
+  const topUps: Line[] = [];
+  const done: Partial<Record<TouchSort, Day>> = {};
+  const diary: Entry[] = [];
+  let seq = 0;
+  for (const raw of ordered) {
+    seq = Math.max(seq, raw.seq);
+    const c = corrections.get(raw.seq);
+    const body = c ? readBody(raw.type, raw.version, c.body) : raw.body;
+    const e = { ...raw, body } as JournalEvent;
+    diary.push({ seq: e.seq, type: e.type, at: e.at, day: e.day, body: e.body, ...(c ? { correctedBy: { seq: c.seq, why: c.why, was: raw.body } } : {}) });
+    switch (e.type) {
+      case "begun":
+        begun = e;
+        break;
+      case "touched":
+        if ((done[e.body.what] ?? "") < e.day) done[e.body.what] = e.day;
+        break;
+      case "topped-up":
+        topUps.push(e.body.line);
+        done["top-up"] = e.day;
+        break;
+      case "strained":
+        strained = { day: e.day, body: e.body };
+        break;
+      case "finished":
+        finished = e.body;
+        break;
+      case "bottled":
+        bottled = { day: e.day, body: e.body };
+        break;
+      case "discarded":
+        discarded = { day: e.day, why: e.body.why };
+        break;
+      case "read":
+      case "noted":
+      case "corrected":
+        break;
+    }
+  }
+  if (!begun) return undefined;
+  return {
+    id: begun.streamId, code: begun.body.code, name: begun.body.plan.name,
+    state: discarded ? "discarded" : bottled ? "bottled" : strained ? "strained" : "working",
+    begunPlan: begun.body.plan, plan: asDone(begun.body.plan, topUps, strained?.body, finished), frozen: begun.body.frozen, reasons: begun.body.reasons ?? {},
+    begunDay: begun.day, begunAt: begun.at, strainedDay: strained?.day, measured: strained?.body.measured, bottledDay: bottled?.day, bottles: bottled?.body.bottles ?? [],
+    verdict: bottled?.body.verdict, own: bottled?.body.own ?? undefined, discardedDay: discarded?.day, discardedWhy: discarded?.why, done, diary, seq,
+  };
+}
+
+/** Whether an event may follow; the message says what would be right. */
+export function mayFollow(batch: Batch | undefined, type: EventType): string | undefined {
+  if (!batch) return type === "begun" ? undefined : "This batch has not begun.";
+  if (type === "begun") return "This batch has begun already.";
+  if (type === "corrected" || type === "noted") return undefined;
+  if (batch.state === "discarded") return `${batch.code} was discarded on ${batch.discardedDay}; nothing more happens to it.`;
+  if (type === "discarded") return undefined;
+  if (batch.state === "bottled") return `${batch.code} was bottled on ${batch.bottledDay} already.`;
+  if (type === "strained" && batch.state !== "working") return `${batch.code} was strained on ${batch.strainedDay} already. Correct that entry if the measure was wrong.`;
+  if ((type === "touched" || type === "topped-up") && batch.state !== "working") return `${batch.code} is strained; there is nothing to shake.`;
+  if ((type === "finished" || type === "bottled") && batch.state !== "strained") return `Strain ${batch.code} first and measure what comes out.`;
+  return undefined;
+}

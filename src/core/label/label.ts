@@ -1,0 +1,69 @@
+import { type Day, addDays, printDay } from "../care/day";
+import type { Caution } from "../cautions/rules";
+import type { Batch } from "../journal/fold";
+import type { Bottle, IssuedVerdict } from "../journal/events";
+import type { Verdict } from "../keeping/verdict";
+import { KIND_WORDS } from "../remedy/plan";
+import { RULES_VERSION } from "../remedy/reckon";
+import type { Program } from "../remedy/resolve";
+
+/** The words of a bottle's label; how they are set is the layout's business. */
+export interface Label {
+  readonly code: string;
+  readonly name: string;
+  readonly kind: string;
+  readonly volume: string;
+  readonly contents: string;
+  readonly made: string;
+  readonly strained: string;
+  readonly bestBy: string;
+  /** Marked where the date is the maker's own. */
+  readonly ownDate: boolean;
+  readonly keep: string;
+  readonly opened: string;
+  readonly taken: string | undefined;
+  readonly cautions: readonly string[];
+}
+
+/** A verdict as it is written into the journal at bottling. */
+export const issue = (v: Verdict): IssuedVerdict => ({
+  rules: RULES_VERSION, row: v.row.id, vetoes: v.vetoes.map((x) => x.id), place: v.place, days: v.life.days, lifeWords: v.life.words,
+  openedDays: v.opened.days, openedWords: v.opened.words, openedInCupboard: v.openedInCupboard, coolDark: v.coolDark, vented: v.vented,
+});
+
+/** Last day of a promise; life counts from straining. */
+export const bestByOf = (v: IssuedVerdict, strained: Day): Day => addDays(strained, v.days);
+
+export function keepWords(v: IssuedVerdict): string {
+  if (v.place === "do-not-keep") return "Do not keep.";
+  if (v.place === "fridge") return v.vented ? "Keep in the fridge, lid loose." : "Keep in the fridge.";
+  return v.coolDark ? "Keep cool and dark." : "Keep in a cupboard.";
+}
+
+export function openedWords(v: IssuedVerdict): string {
+  if (v.place === "do-not-keep") return "";
+  return v.openedInCupboard ? "Once opened: the same." : `Once opened: fridge, ${v.openedWords} at most.`;
+}
+
+/** Names of what is in it, most by weight first, each once. */
+export function contentsOf(p: Program): string {
+  const by = new Map<string, number>();
+  for (const l of p.lines) {
+    const words = l.stuff.plant ? (l.stuff.form === "dried" || l.stuff.form === "fresh" || l.stuff.form === undefined ? l.stuff.name : `${l.stuff.name} (${l.stuff.form})`) : l.stuff.name;
+    by.set(words, (by.get(words) ?? 0) + l.grams);
+  }
+  return [...by.entries()].sort((a, b) => b[1] - a[1]).map(([name]) => name).join(", ");
+}
+
+/** Composes a bottle's label from what the batch's journal issued. */
+export function labelOf(batch: Batch, bottle: Bottle, contents: string, cautions: readonly Caution[]): Label {
+  const v = batch.verdict!;
+  const strained = batch.strainedDay ?? batch.begunDay;
+  const alcohol = cautions.flatMap((c) => (c.label ? [c.label] : []));
+  return {
+    code: batch.code, name: batch.name, kind: KIND_WORDS[batch.plan.kind].name, volume: `${Math.round(bottle.ml)} mL`,
+    contents, made: printDay(batch.begunDay, "year"), strained: printDay(strained, "year"),
+    bestBy: printDay(batch.own ? batch.own.bestBy : bestByOf(v, strained), "year"), ownDate: batch.own !== undefined,
+    keep: keepWords(v), opened: openedWords(v), taken: batch.plan.taken, cautions: [...new Set(alcohol)],
+  };
+}

@@ -1,0 +1,31 @@
+/** `./jolly reckon PLAN.json`: the numbers the Bench shows, as JSON, without a database or a build. Exit 2 with named errors on bad input. */
+import { readFileSync } from "node:fs";
+import { readPlan } from "../src/core/remedy/plan";
+import { reckon } from "../src/core/remedy/reckon";
+import { type Fault, fault } from "../src/core/fault";
+
+function refuse(faults: readonly Fault[]): never {
+  process.stdout.write(`${JSON.stringify({ errors: faults }, null, 2)}\n`);
+  process.exit(2);
+}
+
+const file = process.argv[2];
+if (!file) refuse([fault("NoFile", "Name a plan: ./jolly reckon plan.json (or - for standard input).")]);
+let text: string;
+try {
+  text = readFileSync(file === "-" ? 0 : file, "utf8");
+} catch {
+  refuse([fault("NoFile", `${file} cannot be read.`)]);
+}
+if (text.length > 1_000_000) refuse([fault("TooLong", "A plan is under a megabyte.")]);
+let json: unknown;
+try {
+  json = JSON.parse(text);
+} catch (e) {
+  refuse([fault("NotJson", `${file} is not JSON: ${(e as Error).message}`)]);
+}
+const plan = readPlan(json);
+if (!plan.ok) refuse(plan.faults);
+const r = reckon(plan.value);
+if (!r.ok) refuse(r.faults);
+process.stdout.write(`${JSON.stringify(r.value, null, 2)}\n`);
