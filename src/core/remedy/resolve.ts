@@ -227,6 +227,8 @@ export function resolve(plan: Plan, around: Surroundings = {}): Result<Program> 
     else faults.push(...under(["vessel"], made.faults));
   }
 
+  if (vessel && plan.lid && vessel.lid !== plan.lid) vessel = { ...vessel, lid: plan.lid };
+
   let partMl: number | undefined;
   if (plan.part !== undefined) {
     const p = parseVolume(plan.part, plan.units);

@@ -1,0 +1,17 @@
+import { notFound } from "next/navigation";
+import { z } from "zod";
+import { reckonBatch } from "@/core/journal/reckon";
+import { db } from "@/store/db";
+import { batchOf } from "@/store/journal";
+import { frame } from "./frame";
+
+/** What every page of one batch needs; a page that is not there answers 404. */
+export async function batchPage(params: Promise<{ id: string }>) {
+  const id = z.uuid().safeParse((await params).id);
+  if (!id.success) notFound();
+  const [f, batch] = await Promise.all([frame(), batchOf(db(), id.data)]);
+  if (!batch) notFound();
+  const r = reckonBatch(batch);
+  if (!r.ok) throw new Error(`${batch.code} cannot be reckoned: ${r.faults[0]!.message}`);
+  return { ...f, batch, r: r.value };
+}

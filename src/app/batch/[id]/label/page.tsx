@@ -1,0 +1,14 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { contentsOf, labelOf } from "@/core/label/label";
+import { batchPage } from "../../../batch-page";
+import { LabelSheet } from "@/ui/batch/label";
+
+export const metadata: Metadata = { title: "Labels" };
+
+export default async function LabelPage({ params }: { params: Promise<{ id: string }> }) {
+  const { batch, r } = await batchPage(params);
+  if (batch.state !== "bottled") return <p className="pt-6">{batch.code} has no bottles to label. <Link href={`/batch/${batch.id}`}>See where it stands.</Link></p>;
+  const labels = batch.bottles.map((b) => labelOf(batch, b, contentsOf(r.program), r.cautions));
+  return <LabelSheet id={batch.id} code={batch.code} name={batch.name} labels={labels} />;
+}

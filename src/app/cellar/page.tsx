@@ -1,0 +1,41 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { daysBetween, printDay } from "@/core/care/day";
+import { db } from "@/store/db";
+import { cellar } from "@/store/shelf";
+import { frame } from "../frame";
+
+export const metadata: Metadata = { title: "Cellar" };
+
+const PLACES = { cupboard: "In the cupboard", fridge: "In the fridge", freezer: "In the ice box" } as const;
+
+export default async function Cellar() {
+  const [{ today }, lines] = await Promise.all([frame(), cellar(db())]);
+  return (
+    <div className="pt-5 max-w-5xl">
+      <h1>Cellar</h1>
+      {lines.length === 0 && <p className="pt-4">No bottles yet. They stand here once a batch is bottled, the first to use in front.</p>}
+      {(Object.keys(PLACES) as (keyof typeof PLACES)[]).map((place) => {
+        const here = lines.filter((l) => l.place === place);
+        if (here.length === 0) return null;
+        return (
+          <section key={place} className="pt-6">
+            <h2 className="ruled-head">{PLACES[place]}, first to use first</h2>
+            <ul>
+              {here.map((l) => {
+                const left = daysBetween(today, l.best_by);
+                return (
+                  <li key={l.batch_id} className="grid grid-cols-[6rem_minmax(0,1fr)_auto] gap-x-4 border-b border-rule py-3 items-baseline">
+                    <span className="stencil">{l.code}</span>
+                    <span><Link href={`/batch/${l.batch_id}`}>{l.name}</Link>, {l.bottles === 1 ? "one bottle" : `${l.bottles} bottles`}, {Math.round(l.ml)} mL</span>
+                    <span className={left < 0 ? "text-rust font-bold" : ""}>{left < 0 ? "past" : "best by"} {printDay(l.best_by, "year")}</span>
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import "@fontsource-variable/atkinson-hyperlegible-next/index.css";
+import "@fontsource/stardos-stencil/700.css";
+import "./globals.css";
+import type { Metadata, Viewport } from "next";
+import Link from "next/link";
+import { NOT_ADVICE } from "@/core/cautions/rules";
+import { SubstanceDefs } from "@/ui/figures/substance";
+import { Nav } from "@/ui/kit/nav";
+import { UnitsProvider, UnitsSwitch } from "@/ui/kit/units";
+import { frame } from "./frame";
+
+export const metadata: Metadata = { title: { default: "Jolly Crock", template: "%s · Jolly Crock" }, description: "Putting up remedies at home: reckoning, care and honest keeping." };
+export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#d9d6cf" };
+export const dynamic = "force-dynamic";
+
+export default async function Layout({ children }: { children: React.ReactNode }) {
+  const { home, display } = await frame();
+  return (
+    <html lang="en">
+      <body>
+        <SubstanceDefs />
+        <UnitsProvider initial={display} household={home.units}>
+          <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10">Skip to the page</a>
+          <header className="no-print flex flex-wrap items-center gap-x-6 border-b-[3px] border-cobalt px-4 sm:px-8 pt-2">
+            <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">Jolly Crock</Link>
+            <Nav />
+            <span className="ml-auto flex gap-5 py-2">
+              <span className="quiet hidden sm:inline">{home.name}</span>
+              <UnitsSwitch />
+            </span>
+          </header>
+          <main id="main" className="px-4 sm:px-8 pb-6">{children}</main>
+          <footer className="no-print px-4 sm:px-8 pb-6 text-sm text-ash">{NOT_ADVICE}</footer>
+        </UnitsProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,47 @@
+import { type NextRequest, NextResponse } from "next/server";
+
+/** Names this server answers to; anything else is a page elsewhere pointing a name at this machine. */
+function hostAllowed(host: string | null): boolean {
+  if (!host) return false;
+  const port = process.env["JOLLY_PORT"];
+  const [name, p] = host.split(":");
+  return (name === "127.0.0.1" || name === "localhost") && (!port || p === port);
+}
+
+/** Host and Origin checks, and a content policy with a nonce for every page. */
+export function proxy(request: NextRequest): NextResponse {
+  const host = request.headers.get("host");
+  if (!hostAllowed(host)) return new NextResponse("This address is not served here. Use http://127.0.0.1 with the port that ./jolly start printed.", { status: 421 });
+  if (request.method !== "GET" && request.method !== "HEAD") {
+    const origin = request.headers.get("origin");
+    if (!origin || origin !== `http://${host}`) return NextResponse.json({ fault: { name: "ForeignOrigin", message: "This request came from another page and was not carried out.", path: [] } }, { status: 403 });
+  }
+  const nonce = btoa(crypto.randomUUID());
+  const dev = process.env.NODE_ENV === "development";
+  const policy = [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${dev ? " 'unsafe-eval'" : ""}`,
+    // Nonced styles break Radix and server-rendered style attributes.
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join("; ");
+  const headers = new Headers(request.headers);
+  headers.set("x-nonce", nonce);
+  headers.set("content-security-policy", policy);
+  const response = NextResponse.next({ request: { headers } });
+  response.headers.set("content-security-policy", policy);
+  response.headers.set("x-content-type-options", "nosniff");
+  response.headers.set("x-frame-options", "DENY");
+  response.headers.set("referrer-policy", "no-referrer");
+  response.headers.set("permissions-policy", "camera=(), microphone=(), geolocation=()");
+  response.headers.set("cross-origin-opener-policy", "same-origin");
+  return response;
+}
+
+export const config = { matcher: ["/((?!_next/static|_next/image).*)"] };

@@ -1,0 +1,106 @@
+"use client";
+import { useRef } from "react";
+import { type Substance, fillOf } from "./substance";
+
+export interface Segment {
+  readonly name: string;
+  readonly substance: Substance;
+  /** Parts by volume. */
+  readonly parts: number;
+  readonly words: string;
+}
+export interface Notch {
+  /** Share of the right-hand neighbour in the two that meet at the joint, 0 to 1. */
+  readonly share: number;
+  readonly name: string;
+}
+export interface Joint {
+  /** Index of the segment to its left. */
+  readonly left: number;
+  readonly name: string;
+  readonly notches: readonly Notch[];
+  /** Called with the right-hand neighbour's new share of the two. */
+  readonly move: (share: number, dragging: boolean) => void;
+}
+
+const SNAP = 0.012;
+const least = 0.03;
+
+/** The ratio as a bar whose joints are dragged, nudged with arrow keys, or settled on a school's notch. */
+export function PartsRail({ segments, joints }: { segments: readonly Segment[]; joints: readonly Joint[] }) {
+  const bar = useRef<HTMLDivElement>(null);
+  const total = segments.reduce((s, x) => s + x.parts, 0);
+  if (!(total > 0)) return null;
+  const starts = segments.map((_, i) => segments.slice(0, i).reduce((s, x) => s + x.parts, 0) / total);
+  const shareOf = (j: Joint): number => segments[j.left + 1]!.parts / (segments[j.left]!.parts + segments[j.left + 1]!.parts);
+  const settle = (j: Joint, share: number): number => j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? Math.min(1 - least, Math.max(least, share));
+  const span = (j: Joint): [number, number] => [starts[j.left]!, starts[j.left]! + (segments[j.left]!.parts + segments[j.left + 1]!.parts) / total];
+  return (
+    <section aria-label="Parts by volume" className="pt-2">
+      <div className="relative h-8 text-[0.9375rem]" aria-hidden="true">
+        {joints.flatMap((j) => {
+          const [from, to] = span(j);
+          return j.notches.map((n) => (
+            <span key={`${j.left}-${n.name}`} className="absolute bottom-0 -translate-x-1/2 text-center leading-none whitespace-nowrap" style={{ left: `${100 * (to - n.share * (to - from))}%` }}>
+              {n.name}
+              <span className="block mx-auto mt-1 w-[2px] h-2 bg-iron" />
+            </span>
+          ));
+        })}
+      </div>
+      <div ref={bar} className="relative h-10 touch-none select-none">
+        <svg className="absolute inset-0 w-full h-9 top-0.5" aria-hidden="true">
+          {segments.map((s, i) => (
+            <rect key={s.name} x={`${100 * starts[i]!}%`} y="0.5" width={`${(100 * s.parts) / total}%`} height="34" fill={fillOf(s.substance)} stroke="#1f2125" />
+          ))}
+        </svg>
+        {segments.map((s, i) => (
+          <span key={s.name} className="absolute top-2 pl-2 pr-3 max-w-full overflow-hidden pointer-events-none" style={{ left: `calc(${100 * starts[i]!}% + ${i === 0 ? 0 : 6}px)`, width: `calc(${(100 * s.parts) / total}% - 10px)` }}>
+            <span className="bg-glaze px-1.5 font-semibold whitespace-nowrap text-[0.9375rem] inline-block max-w-full overflow-hidden text-ellipsis align-top">{s.words}</span>
+          </span>
+        ))}
+        {joints.map((j) => {
+          const share = shareOf(j);
+          const [from, to] = span(j);
+          return (
+            <div
+              key={j.left}
+              role="slider"
+              tabIndex={0}
+              aria-label={j.name}
+              aria-valuemin={Math.round(100 * least)}
+              aria-valuemax={Math.round(100 * (1 - least))}
+              aria-valuenow={Math.round(100 * share)}
+              aria-valuetext={`${segments[j.left]!.words}, ${segments[j.left + 1]!.words}`}
+              className="absolute -top-0.5 h-11 w-6 -ml-3 cursor-ew-resize grid place-items-center touch-none"
+              style={{ left: `${100 * starts[j.left + 1]!}%` }}
+              onPointerDown={(e) => {
+                e.preventDefault();
+                e.currentTarget.focus();
+                e.currentTarget.setPointerCapture(e.pointerId);
+              }}
+              onPointerMove={(e) => {
+                if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
+                const box = bar.current.getBoundingClientRect();
+                const x = (e.clientX - box.left) / box.width;
+                const next = settle(j, (to - x) / (to - from));
+                if (Math.abs(next - share) > 1e-6) j.move(next, true);
+              }}
+              onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
+              onKeyDown={(e) => {
+                const by = e.shiftKey ? 0.05 : 0.01;
+                const ordered = [...j.notches].sort((a, b) => a.share - b.share);
+                const next = e.key === "ArrowLeft" || e.key === "ArrowDown" ? share + by : e.key === "ArrowRight" || e.key === "ArrowUp" ? share - by : e.key === "PageUp" ? (ordered.find((n) => n.share > share + 1e-3)?.share ?? share) : e.key === "PageDown" ? (ordered.reverse().find((n) => n.share < share - 1e-3)?.share ?? share) : undefined;
+                if (next === undefined) return;
+                e.preventDefault();
+                j.move(Math.min(1 - least, Math.max(least, next)), false);
+              }}
+            >
+              <svg width="16" height="44" aria-hidden="true"><rect width="16" height="44" fill="#1c3d94" /><path d="M6 14v16M10 14v16" stroke="#fff" strokeWidth="1.5" /></svg>
+            </div>
+          );
+        })}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,161 @@
+import { type Profile, type Solid, diameterAt, solidOf } from "@/core/vessel/profile";
+import { type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
+
+export interface DrawnLayer {
+  readonly fromCm: number;
+  readonly toCm: number;
+  readonly substance: Substance;
+}
+export interface DrawnMark {
+  readonly cm: number;
+  readonly words: string;
+  /** The liquid's surface lies inside the herb. */
+  readonly hidden?: boolean;
+}
+export type DrawnLid = "metal" | "coated-metal" | "plastic" | "glass" | "cork" | "airlock" | "cloth" | "none";
+
+interface Props {
+  readonly profile: Profile;
+  readonly layers: readonly DrawnLayer[];
+  readonly marks?: readonly DrawnMark[];
+  readonly lid: DrawnLid;
+  /** Pixels for a centimetre. */
+  readonly scale: number;
+  readonly headspaceCm?: number;
+  /** cm scale up the side and marks with words; without them the drawing is for a shelf. */
+  readonly measured?: boolean;
+  readonly floaters?: readonly string[];
+  readonly floatAtCm?: number;
+  /** What the drawing is of, for those who hear it. */
+  readonly title: string;
+}
+
+const GLASS = 0.28;
+
+/** Half of the inside's outline from one height to another, as x offsets from the middle. */
+function slice(s: Solid, from: number, to: number): [number, number][] {
+  const points: [number, number][] = [[from, diameterAt(s, from) / 2]];
+  for (const [h, d] of s.profile) if (h > from + 1e-6 && h < to - 1e-6) points.push([h, d / 2]);
+  points.push([to, diameterAt(s, to) / 2]);
+  return points;
+}
+
+/** Heights spread so that no two labels stand closer than `gap`, each as near its own as can be, and none outside `least`–`most`. */
+export function spread(heights: readonly number[], gap: number, least: number, most: number): number[] {
+  const order = heights.map((h, i) => ({ h, i })).sort((a, b) => a.h - b.h);
+  const at = order.map((o) => o.h);
+  for (let round = 0; round < 40; round++) {
+    let moved = false;
+    for (let k = 1; k < at.length; k++) {
+      const short = gap - (at[k]! - at[k - 1]!);
+      if (short > 1e-6) {
+        at[k - 1] = at[k - 1]! - short / 2;
+        at[k] = at[k]! + short / 2;
+        moved = true;
+      }
+    }
+    if (at.length > 0 && at[0]! < least) at[0] = least;
+    if (at.length > 0 && at[at.length - 1]! > most) at[at.length - 1] = most;
+    if (!moved) break;
+  }
+  const out = new Array<number>(heights.length);
+  order.forEach((o, k) => (out[o.i] = at[k]!));
+  return out;
+}
+
+/** In plain words, what the drawing shows. */
+export function described(p: Pick<Props, "layers" | "marks" | "title" | "floaters">): string {
+  const layers = [...p.layers].sort((a, b) => a.fromCm - b.fromCm).map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${l.fromCm.toFixed(1)} to ${l.toCm.toFixed(1)} cm`);
+  return `${p.title}. ${layers.length > 0 ? `From the base up: ${layers.join("; ")}.` : "Empty."}${p.floaters && p.floaters.length > 0 ? ` ${p.floaters.join(" and ")} float and want a weight.` : ""}`;
+}
+
+/** Cross-section of a vessel to scale, from its real profile; every level is the reckoned one. */
+export function VesselFigure(p: Props) {
+  const solid = solidOf(p.profile);
+  const k = p.scale;
+  const measured = p.measured === true;
+  const widest = Math.max(...p.profile.map(([, d]) => d)) / 2 + GLASS;
+  const mouth = p.profile[p.profile.length - 1]![1] / 2;
+  const pot = p.lid === "none";
+  const lidCm = pot ? 0.3 : p.lid === "cork" ? 2.2 : Math.min(1.8, Math.max(0.9, solid.brimCm * 0.1));
+  const rulerW = measured ? 46 : 0;
+  const marksW = measured ? 128 : 0;
+  const handle = pot ? 3.2 : 0;
+  const middle = rulerW + (widest + handle * 0) * k + 2;
+  const width = middle + (widest + handle) * k + 2 + marksW;
+  const top = lidCm * k + 4;
+  const height = top + (solid.brimCm + GLASS) * k + 6;
+  const y = (cm: number): number => top + (solid.brimCm - cm) * k;
+  const mirrored = (points: readonly [number, number][], out = 0): string =>
+    [...points.map(([h, r]) => [middle + (r + out) * k, y(h)] as const), ...[...points].reverse().map(([h, r]) => [middle - (r + out) * k, y(h)] as const)].map(([a, b], i) => `${i === 0 ? "M" : "L"}${a.toFixed(1)} ${b.toFixed(1)}`).join("") + "Z";
+  const inside = slice(solid, 0, solid.brimCm);
+  // The glass follows the inside a little way out, open at the brim.
+  const wall = [[-GLASS, Math.max(0.3, inside[0]![1] - 0.3)] as [number, number], ...inside.map(([h, r]) => [h, r + GLASS] as [number, number])];
+  const right = wall.map(([h, r]) => `${(middle + r * k).toFixed(1)} ${y(h).toFixed(1)}`);
+  const left = [...wall].reverse().map(([h, r]) => `${(middle - r * k).toFixed(1)} ${y(h).toFixed(1)}`);
+  const marks = p.marks ?? [];
+  const labelAt = spread(marks.map((m) => y(m.cm)), 40, top + 8, height - 30);
+  const step = solid.brimCm > 40 ? 10 : 5;
+  const ticks = Array.from({ length: Math.floor(solid.brimCm) + 1 }, (_, i) => i);
+  const surface = Math.max(0, ...p.layers.map((l) => l.toCm));
+  const line = p.headspaceCm === undefined ? undefined : solid.brimCm - p.headspaceCm;
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={described(p)} className="max-w-full h-auto overflow-visible">
+      <path d={mirrored(inside)} fill="var(--color-glaze)" opacity="0.35" />
+      {p.layers.map((l, i) => (l.toCm > l.fromCm + 1e-3 ? <path key={i} className="vessel-level" d={mirrored(slice(solid, l.fromCm, l.toCm))} fill={fillOf(l.substance)} stroke="#1f2125" strokeOpacity="0.35" strokeWidth="0.7" /> : null))}
+      {p.floatAtCm !== undefined && p.floaters && p.floaters.length > 0 && (
+        <g aria-hidden="true">
+          {[-0.55, -0.2, 0.2, 0.55].map((s, i) => {
+            const r = diameterAt(solid, p.floatAtCm!) / 2;
+            return <path key={i} d={`M${middle + s * r * k - 7} ${y(p.floatAtCm!) + 3}q7-9 14 0q-7 5-14 0z`} fill="#7d8a4c" stroke="#42562a" strokeWidth="0.8" />;
+          })}
+        </g>
+      )}
+      <path d={`M${right.slice().reverse().join("L")}L${left.slice().reverse().join("L")}`} fill="none" stroke="#1f2125" strokeWidth={measured ? 2 : 1.6} strokeLinejoin="round" />
+      {pot ? (
+        <>
+          <path d={`M${middle + (mouth + GLASS) * k} ${y(solid.brimCm * 0.86)}h${handle * k}`} stroke="#1f2125" strokeWidth={measured ? 7 : 4} />
+          <path d={`M${middle - (mouth + GLASS) * k - 3} ${y(solid.brimCm)}H${middle + (mouth + GLASS) * k + 3}`} stroke="#1f2125" strokeWidth="2.5" />
+        </>
+      ) : p.lid === "cork" ? (
+        <path d={`M${middle - mouth * k * 0.96} ${y(solid.brimCm - lidCm * 0.45)}L${middle - mouth * k * 1.12} ${y(solid.brimCm) - lidCm * k * 0.55}H${middle + mouth * k * 1.12}L${middle + mouth * k * 0.96} ${y(solid.brimCm - lidCm * 0.45)}Z`} fill="#cda978" stroke="#1f2125" strokeWidth="1.4" />
+      ) : p.lid === "cloth" ? (
+        <path d={`M${middle - (mouth + 0.5) * k} ${y(solid.brimCm - 1.1)}Q${middle - (mouth + 0.4) * k} ${y(solid.brimCm) - 5} ${middle - mouth * k} ${y(solid.brimCm) - 6}H${middle + mouth * k}Q${middle + (mouth + 0.4) * k} ${y(solid.brimCm) - 5} ${middle + (mouth + 0.5) * k} ${y(solid.brimCm - 1.1)}`} fill="var(--color-paper)" stroke="#1f2125" strokeWidth="1.4" />
+      ) : (
+        <>
+          <rect x={middle - (mouth + GLASS + 0.15) * k} y={y(solid.brimCm) - lidCm * k * 0.72} width={(mouth + GLASS + 0.15) * 2 * k} height={lidCm * k * (p.lid === "glass" ? 0.72 : 1.15)} fill={p.lid === "glass" ? "var(--color-glaze)" : p.lid === "plastic" ? "var(--color-paper)" : "#c3c2bd"} stroke="#1f2125" strokeWidth={measured ? 2 : 1.5} />
+          {p.lid === "glass" && <path d={`M${middle - (mouth + GLASS + 0.05) * k} ${y(solid.brimCm) + 1.5}h${(mouth + GLASS + 0.05) * 2 * k}`} stroke="#b0623c" strokeWidth={measured ? 4 : 2.5} />}
+          {(p.lid === "metal" || p.lid === "coated-metal") && <path d={`M${middle - (mouth + GLASS + 0.15) * k} ${y(solid.brimCm) - lidCm * k * 0.3}h${(mouth + GLASS + 0.15) * 2 * k}`} stroke="#1f2125" strokeWidth="0.8" strokeDasharray="2 3" />}
+        </>
+      )}
+      {measured && line !== undefined && surface < line - 0.05 && (
+        <path d={`M${middle - (diameterAt(solid, line) / 2) * k} ${y(line)}H${middle + (diameterAt(solid, line) / 2) * k}`} stroke="#55534f" strokeWidth="1" strokeDasharray="5 4" />
+      )}
+      {measured && (
+        <g fontSize="14" fill="#55534f" aria-hidden="true">
+          <path d={`M${rulerW - 14} ${y(0)}V${y(Math.floor(solid.brimCm))}`} stroke="#1f2125" strokeWidth="1.2" />
+          {ticks.map((c) => (
+            <g key={c}>
+              <path d={`M${rulerW - 14} ${y(c)}h-${c % step === 0 ? 9 : 5}`} stroke="#1f2125" strokeWidth="1.2" />
+              {c % step === 0 && <text x={rulerW - 27} y={y(c) + 5} textAnchor="end">{c}</text>}
+            </g>
+          ))}
+          <text x={rulerW - 27} y={y(Math.floor(solid.brimCm)) - 10} textAnchor="end">cm</text>
+        </g>
+      )}
+      {measured &&
+        marks.map((m, i) => {
+          const from = middle + (diameterAt(solid, m.cm) / 2) * k;
+          const at = labelAt[i]!;
+          const textX = middle + widest * k + 26;
+          return (
+            <g key={i} aria-hidden="true">
+              <path d={`M${from - 26} ${y(m.cm)}H${from + 6}L${textX - 6} ${at}`} fill="none" stroke="#1c3d94" strokeWidth={m.hidden ? 2 : 3} strokeDasharray={m.hidden ? "4 3" : undefined} strokeLinecap="round" strokeLinejoin="round" />
+              <text x={textX} y={at + 2} fontSize="16" fontWeight="700" fill="#1c3d94">{m.cm.toFixed(1)} cm</text>
+              <text x={textX} y={at + 18} fontSize="14" fill="#1f2125">{m.words}</text>
+            </g>
+          );
+        })}
+    </svg>
+  );
+}

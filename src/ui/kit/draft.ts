@@ -1,0 +1,43 @@
+"use client";
+import { useEffect, useRef, useState } from "react";
+
+/**
+ * State that outlives the page: kept in this browser until `clear` says the journal has it.
+ * @param read turns what was kept back into state, or `undefined` when it no longer fits
+ */
+export function useDraft<T>(name: string, initial: T, read: (kept: unknown) => T | undefined): { value: T; set: (next: T | ((was: T) => T)) => void; clear: () => void; restored: boolean; ready: boolean } {
+  const [value, set] = useState<T>(initial);
+  const [state, setState] = useState({ ready: false, restored: false });
+  const cleared = useRef(false);
+  useEffect(() => {
+    let restored = false;
+    try {
+      const kept = localStorage.getItem(name);
+      const back = kept === null ? undefined : read(JSON.parse(kept));
+      if (back !== undefined) {
+        set(back);
+        restored = true;
+      }
+    } catch {
+      // A draft that cannot be read is no draft.
+    }
+    setState({ ready: true, restored });
+  }, [name]);
+  useEffect(() => {
+    if (!state.ready || cleared.current) return;
+    try {
+      localStorage.setItem(name, JSON.stringify(value));
+    } catch {
+      // A full store loses the draft, not the work on screen.
+    }
+  }, [name, value, state.ready]);
+  return {
+    value,
+    set,
+    clear: () => {
+      cleared.current = true;
+      localStorage.removeItem(name);
+    },
+    ...state,
+  };
+}
