@@ -7,7 +7,7 @@ const coreForbids = [
 ];
 
 export default tseslint.config(
-  { ignores: [".next/", "node_modules/", "next-env.d.ts", "coverage/"] },
+  { ignores: [".next/", ".next-test/", "node_modules/", "next-env.d.ts", "coverage/"] },
   ...tseslint.configs.recommended,
   {
     rules: {

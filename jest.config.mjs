@@ -3,13 +3,13 @@ const common = {
   transform: { "^.+\\.(t|j)sx?$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } }, module: { type: "commonjs" } }] },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
   testEnvironment: "node",
-  transformIgnorePatterns: ["/node_modules/"],
+  transformIgnorePatterns: ["/node_modules/(?!temporal-)"],
 };
 export default {
   projects: [
     { ...common, displayName: "core", testMatch: ["<rootDir>/src/**/*.test.ts"] },
-    { ...common, displayName: "store", testMatch: ["<rootDir>/tests/store/**/*.test.ts"] },
-    { ...common, displayName: "command", testMatch: ["<rootDir>/tests/command/**/*.test.ts"] },
-    { ...common, displayName: "browser", testMatch: ["<rootDir>/tests/browser/**/*.test.ts"] },
+    { ...common, displayName: "store", setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"], testMatch: ["<rootDir>/tests/store/**/*.test.ts"] },
+    { ...common, displayName: "command", setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"], testMatch: ["<rootDir>/tests/command/**/*.test.ts"] },
+    { ...common, displayName: "browser", setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"], testMatch: ["<rootDir>/tests/browser/**/*.test.ts"] },
   ],
 };

@@ -11,6 +11,7 @@ import type { Line, Plan } from "../src/core/remedy/plan";
 import { resolve } from "../src/core/remedy/resolve";
 import { emptyPlan, madeBy, wayById } from "../src/core/remedy/ways";
 import { VESSELS } from "../src/core/vessel/catalogue";
+import { vesselWords } from "../src/core/vessel/vessel";
 
 const ZONE = "Europe/London";
 const uuid = (name: string): string => {
@@ -80,7 +81,7 @@ for (const s of STORIES) {
     const r = reckonBatch(fold(events)!);
     if (!r.ok) throw new Error(`${s.code}: ${r.faults[0]!.message}`);
     const [day, time, list] = s.bottles;
-    write(day, time, "bottled", { bottles: list.map(([v, ml, place], i) => ({ id: uuid(`${s.code} bottle ${i}`), vessel: v, name: `${VESSELS.get(v)!.size} ${VESSELS.get(v)!.name}`, ml, place })), verdict: issue(r.value.reckoning.verdict), own: null });
+    write(day, time, "bottled", { bottles: list.map(([v, ml, place], i) => ({ id: uuid(`${s.code} bottle ${i}`), vessel: v, name: vesselWords(VESSELS.get(v)!), ml, place })), verdict: issue(r.value.reckoning.verdict), own: null });
   }
   const done = reckonBatch(fold(events)!);
   if (!done.ok) throw new Error(`${s.code}: ${done.faults[0]!.message}`);

@@ -93,15 +93,23 @@ cluster_down() { [ -z "${STARTED_CLUSTER:-}" ] || as_pg "$PG_BIN/pg_ctl" -D "$ST
 
 # Sources newer than the last build make it stale.
 build_stale() {
-  [ -f .next/BUILD_ID ] || return 0
-  [ -n "$(find src package-lock.json next.config.ts postcss.config.mjs tsconfig.json -newer .next/BUILD_ID -type f -print -quit)" ]
+  local dist=${JOLLY_DIST:-.next}
+  [ -f "$dist/BUILD_ID" ] || return 0
+  [ -n "$(find src package-lock.json next.config.ts postcss.config.mjs tsconfig.json -not -name '*.test.ts' -newer "$dist/BUILD_ID" -type f -print -quit)" ]
 }
+# A build is never replaced under a server that serves it: servers share a lock, a build wants it alone.
 need_build() {
   build_stale || return 0
+  mkdir -p .jolly; exec 7>.jolly/serving
+  if ! flock -n -x 7; then
+    [ "${1:-}" = for-tests ] || die "another Jolly Crock runs from this folder on an older build. Stop it first, so that its pages are not pulled from under it."
+    export JOLLY_DIST=.next-test
+    build_stale || return 0
+  fi
   say "Building (about half a minute)…"
   local log; log=$(mktemp)
   NEXT_TELEMETRY_DISABLED=1 node_modules/.bin/next build >"$log" 2>&1 </dev/null || { tail -n 30 "$log" >&2; die "the build failed; the lines above say where."; }
-  rm -f "$log"
+  rm -f "$log"; flock -u 7
 }
 
 # The port a server of ours already holds would be answered by the wrong household, so a taken port is refused.
@@ -120,7 +128,7 @@ serve() {
   local server=""
   trap 'trap - EXIT INT TERM; [ -z "$server" ] || { kill -TERM "$server" 2>/dev/null; wait "$server" 2>/dev/null; }; cluster_down; exit 0' INT TERM EXIT
   cluster_up "$(data_home)"
-  if [ "$how" = start ]; then need_build; fi
+  mkdir -p .jolly; if [ "$how" = start ]; then need_build; exec 7>.jolly/serving; flock -s 7; fi
   # The demo stands still in time, at the day its journal was written for, and ticks on from there.
   if [ "$household" = demo ]; then export JOLLY_NOW=${JOLLY_NOW:-2026-11-24T09:00:00Z}; fi
   local url
@@ -143,9 +151,10 @@ with_database() { cluster_up "$(data_home)"; trap cluster_down EXIT; TSX_TSCONFI
 
 # Every test: types, lint, core, store, command, browser; one production build; a throwaway cluster.
 run_tests() {
-  local only=${1:-all} failed=0 scratch
+  local only=${1:-all} failed=0
+  # Not local: the trap outlives this function.
   scratch=$(node -p 'require("path").join(require("fs").realpathSync(require("os").tmpdir()), "jolly-test-" + process.pid)')
-  mkdir -m 755 -p "$scratch"
+  mkdir -p .jolly; mkdir -m 755 -p "$scratch"
   if [ "$(id -u)" = 0 ]; then mkdir -p "$scratch/data"; chown -R postgres "$scratch/data"; fi
   trap 'cluster_down; rm -rf "$scratch"' EXIT
   if [ "$only" = all ]; then
@@ -155,7 +164,7 @@ run_tests() {
   if [ "$only" != unit ]; then
     # Durability is tested by killing servers, not by pulling plugs: syncing every write would only slow the suite.
     JOLLY_PG_OPTIONS="-c fsync=off" cluster_up "$scratch/data"
-    if [ "$only" = all ] || [ "$only" = browser ]; then need_build; fi
+    if [ "$only" = all ] || [ "$only" = browser ]; then need_build for-tests; fi
   fi
   local projects
   case "$only" in all) projects="core store command browser" ;; unit) projects="core" ;; store|command|browser) projects="$only" ;; *) die "test knows unit, store, command and browser." ;; esac

@@ -24,7 +24,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
           <header className="no-print flex flex-wrap items-center gap-x-6 border-b-[3px] border-cobalt px-4 sm:px-8 pt-2">
             <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">Jolly Crock</Link>
             <Nav />
-            <span className="ml-auto flex gap-5 py-2">
+            <span className="ml-auto flex items-baseline gap-5 py-2">
               <span className="quiet hidden sm:inline">{home.name}</span>
               <UnitsSwitch />
             </span>

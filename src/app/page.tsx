@@ -11,7 +11,14 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   const [{ today }, batches, bottles, { begun }] = await Promise.all([frame(), live(db()), cellar(db(), 40), searchParams]);
   const cards = batches.flatMap((b) => cardOf(b, today) ?? []).sort((a, b) => a.until - b.until || (a.code < b.code ? -1 : 1));
   const justBegun = begun ? cards.find((c) => c.code === begun) : undefined;
-  const soon = bottles.filter((b) => daysBetween(today, b.best_by) <= 21).slice(0, 6);
+  // One line a batch, whichever places its bottles stand in.
+  const near = new Map<string, (typeof bottles)[number]>();
+  for (const b of bottles) {
+    if (daysBetween(today, b.best_by) > 21) continue;
+    const had = near.get(b.batch_id);
+    near.set(b.batch_id, had ? { ...had, bottles: had.bottles + b.bottles } : b);
+  }
+  const soon = [...near.values()].slice(0, 6);
   return (
     <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] pt-5">
       <section aria-labelledby="shelf">

@@ -73,6 +73,8 @@ export function dueOn(care: Care, begun: Day, today: Day, done: Readonly<Partial
   const due: Due[] = [];
   for (const r of care.rules) {
     if (n < r.from) continue;
+    // A jar that is to be strained today need not be shaken first.
+    if (care.window && n >= care.window.best && !r.matters) continue;
     // A look that comes once stays due a while past its days, then lapses: a jar that stood a week needs no first-day look.
     if (n > r.to + (r.matters ? 7 : 0)) continue;
     const last = done[r.sort];
@@ -81,10 +83,11 @@ export function dueOn(care: Care, begun: Day, today: Day, done: Readonly<Partial
     const fell = last === undefined ? addDays(begun, Math.max(r.from, n - ((n - r.from) % r.every))) : addDays(last, r.every);
     due.push({ sort: r.sort, why: r.why, matters: r.matters, overdue: r.matters && daysBetween(fell, today) > 0, since: fell });
   }
-  if (care.window && n >= care.window.earliest) {
+  // Inside the window but before its best day nothing presses; the card says it may be strained.
+  if (care.window && n >= care.window.best) {
     const w = care.window;
     const left = w.latest - n;
-    due.push({ sort: "strain", matters: true, overdue: left < 0, since: addDays(begun, w.earliest), why: n < w.best ? `may be strained from today; best about ${addDays(begun, w.best).slice(5)}` : left < 0 ? `${-left} ${left === -1 ? "day" : "days"} past its last day` : left === 0 ? "today is its last day" : `ready; ${left} ${left === 1 ? "day" : "days"} left` });
+    due.push({ sort: "strain", matters: true, overdue: left < 0, since: addDays(begun, w.best), why: left < 0 ? `${-left} ${left === -1 ? "day" : "days"} past its last day` : left === 0 ? "today is its last day" : `ready; ${left} ${left === 1 ? "day" : "days"} left` });
   }
   return due;
 }

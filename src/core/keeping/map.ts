@@ -22,9 +22,9 @@ const exact = (value: number) => ({ value, low: value, high: value });
  * mixture with some herb in it (3.6, falling short of sour under half a per cent); the rest of a real batch is judged on its own figures.
  */
 export function keepingMap(up: KeepingMap["up"]): KeepingMap {
-  const across = Array.from({ length: 40 }, (_, i) => i * 2 + 1);
+  const across = Array.from({ length: 80 }, (_, i) => i + 0.5);
   const mostUp = up === "acetic" ? 6 : 40;
-  const upward = Array.from({ length: 30 }, (_, i) => ((i + 0.5) * mostUp) / 30);
+  const upward = Array.from({ length: 60 }, (_, i) => ((i + 0.5) * mostUp) / 60);
   const cells = upward.map((u) =>
     across.map((bx): Region => {
       const acetic = up === "acetic" ? u : 0;

@@ -77,7 +77,7 @@ export const ROWS: readonly Row[] = [
   { id: "glycerin-45", words: "glycerin over 45 % slows spoiling", conditions: [c("glycerol", "at least", 45)], ...fridgeOnly(m6) },
   { id: "vinegar-4", words: "sour enough on its own: 4 % acetic acid and over", conditions: [c("acetic", "at least", 4), c("ph", "at most", 4.0)], also: (f) => !f.freshFruit, cupboard: m6, fridge: m8, opened: m8 },
   { id: "vinegar-4-fruit", words: "sour enough on its own, with fresh fruit in it", conditions: [c("acetic", "at least", 4), c("ph", "at most", 4.0)], also: (f) => f.freshFruit, cupboard: m3, fridge: m8, opened: m8 },
-  { id: "sour-sweet", words: "sour and sweet enough together", conditions: [c("acetic", "at least", 1.2), c("ph", "at most", 4.2), c("index", "at least", 63)], cupboard: m6, fridge: y1, opened: y1, coolDark: true },
+  { id: "sour-sweet", words: "acid and sugar together are enough", conditions: [c("acetic", "at least", 1.2), c("ph", "at most", 4.2), c("index", "at least", 63)], cupboard: m6, fridge: y1, opened: y1, coolDark: true },
   { id: "vinegar-2.5", words: "sour enough for a season", conditions: [c("acetic", "at least", 2.5), c("ph", "at most", 4.0), c("index", "under", 63)], cupboard: m3, fridge: m6, opened: m6 },
   { id: "vinegar-1", words: "sour enough for the fridge", conditions: [c("acetic", "at least", 1), c("ph", "at most", 4.2)], ...fridgeOnly(m6) },
   { id: "honey-dry", words: "ripe honey and dried herb", conditions: [c("water", "at most", 18.6)], also: (f) => honeyed(f) && f.fresh === "none", cupboard: y1, fridge: y1, opened: y1, openedInCupboard: true },

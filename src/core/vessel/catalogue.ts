@@ -7,16 +7,16 @@ import { VesselSpec, vesselOf, type Vessel } from "./vessel";
 type Row = readonly [id: string, name: string, size: string, sort: VesselSpec["sort"], lid: VesselSpec["lid"], figure: "straight" | "shouldered" | "bellied" | "necked" | "pot", brimMl: number, heightCm: number, mouthCm: number];
 
 const ROWS: readonly Row[] = [
-  ["us-quarter-pint", "quarter-pint jar", "¼ pint", "jar", "coated-metal", "straight", 127, 5.2, 6.0],
-  ["us-half-pint", "half-pint jar", "½ pint", "jar", "coated-metal", "shouldered", 252, 8.6, 6.0],
-  ["us-half-pint-wide", "half-pint jar, wide mouth", "½ pint", "jar", "coated-metal", "straight", 252, 6.4, 7.6],
-  ["us-twelve-ounce", "twelve-ounce jar", "12 fl oz", "jar", "coated-metal", "straight", 378, 12.0, 6.0],
+  ["us-quarter-pint", "¼ pint jar", "¼ pint", "jar", "coated-metal", "straight", 127, 5.2, 6.0],
+  ["us-half-pint", "½ pint jar", "½ pint", "jar", "coated-metal", "shouldered", 252, 8.6, 6.0],
+  ["us-half-pint-wide", "½ pint jar, wide mouth", "½ pint", "jar", "coated-metal", "straight", 252, 6.4, 7.6],
+  ["us-twelve-ounce", "12 fl oz jar", "12 fl oz", "jar", "coated-metal", "straight", 378, 12.0, 6.0],
   ["us-pint", "pint jar", "pint", "jar", "coated-metal", "shouldered", 505, 12.0, 6.0],
   ["us-pint-wide", "pint jar, wide mouth", "pint", "jar", "coated-metal", "straight", 505, 11.4, 7.6],
-  ["us-pint-and-half", "pint-and-a-half jar, wide mouth", "1½ pint", "jar", "coated-metal", "straight", 750, 16.5, 7.6],
+  ["us-pint-and-half", "1½ pint jar, wide mouth", "1½ pint", "jar", "coated-metal", "straight", 750, 16.5, 7.6],
   ["us-quart", "quart jar", "quart", "jar", "coated-metal", "shouldered", 1000, 16.5, 6.0],
   ["us-quart-wide", "quart jar, wide mouth", "quart", "jar", "coated-metal", "shouldered", 1000, 16.4, 7.6],
-  ["us-half-gallon", "half-gallon jar", "½ gallon", "jar", "coated-metal", "shouldered", 1980, 24.0, 7.6],
+  ["us-half-gallon", "½ gallon jar", "½ gallon", "jar", "coated-metal", "shouldered", 1980, 24.0, 7.6],
   ["us-gallon", "gallon jar", "gallon", "jar", "plastic", "shouldered", 3960, 25.5, 10.0],
   ["m-125", "clip-top jar", "125 mL", "jar", "glass", "straight", 140, 6.2, 5.6],
   ["m-200", "clip-top jar", "200 mL", "jar", "glass", "straight", 220, 6.4, 6.8],

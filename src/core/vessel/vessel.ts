@@ -92,3 +92,6 @@ export function vesselOf(spec: VesselSpec): Result<Vessel> {
   const liters = solid.brimMl / 1000;
   return ok({ id: spec.id, name: spec.name, size: spec.size ?? (liters >= 1 ? `${Number(liters.toFixed(1))} L` : `${Math.round(solid.brimMl)} mL`), sort: spec.sort, lid: spec.lid, solid, mouthCm, headspaceCm, fillMl: volumeAt(solid, solid.brimCm - headspaceCm), tolerance });
 }
+
+/** A vessel in words, its size said once: "quart jar", "1 L clip-top jar". */
+export const vesselWords = (v: Pick<Vessel, "name" | "size">): string => (v.name.startsWith(v.size) || v.size === "" ? v.name : `${v.size} ${v.name}`);

@@ -6,6 +6,7 @@ import { fillPlan } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
 import { reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
+import { vesselWords } from "@/core/vessel/vessel";
 import { VesselFigure } from "../figures/vessel";
 import { heightAt } from "@/core/vessel/profile";
 import { useDraft } from "../kit/draft";
@@ -66,7 +67,7 @@ export function BottleUp({ batch, today }: { batch: Batch; today: Day }) {
                 <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
                   <span className="w-16 grid place-items-center"><VesselFigure profile={v.solid.profile} layers={[{ fromCm: 0, toCm: heightAt(v.solid, Math.min(v.solid.brimMl, x.ml || 0)), substance: "decoction" }]} lid={v.lid} scale={3} title={v.name} /></span>
                   <select aria-label={`Bottle ${i + 1}`} className="stitch min-h-11" value={x.vessel} onChange={(e) => setRow(i, (y) => ({ ...y, vessel: e.target.value, ml: Math.round(Math.min(VESSELS.get(e.target.value)!.fillMl, Math.max(1, left + y.ml))) }))}>
-                    {SIZES.map((s) => <option key={s.id} value={s.id}>{s.size} {s.name}</option>)}
+                    {SIZES.map((s) => <option key={s.id} value={s.id}>{vesselWords(s)}</option>)}
                   </select>
                   <span className="whitespace-nowrap"><input aria-label={`Bottle ${i + 1}: mL`} type="number" min="1" className="stitch w-20 text-right min-h-11" value={Number.isFinite(x.ml) ? x.ml : ""} aria-invalid={wrongAt(i)} onChange={(e) => setRow(i, (y) => ({ ...y, ml: e.target.value === "" ? NaN : Number(e.target.value) }))} /> mL</span>
                   <select aria-label={`Bottle ${i + 1}: place`} className="stitch min-h-11" value={x.place} aria-invalid={wrongAt(i)} onChange={(e) => setRow(i, (y) => ({ ...y, place: e.target.value as Row["place"] }))}>{PLACES.map(([id, words]) => <option key={id} value={id}>{words}</option>)}</select>
@@ -86,7 +87,7 @@ export function BottleUp({ batch, today }: { batch: Batch; today: Day }) {
           </div>
         )}
         {fault && <p role="alert" className="wrong pt-2">{fault.message}</p>}
-        <button type="button" className="slab text-[1.25rem] min-h-14 mt-4" disabled={sending || rows.length === 0 || rows.some((x) => !(x.ml > 0)) || verdict.place === "do-not-keep"} onClick={() => void write("bottled", { bottles: rows.map((x) => ({ id: x.id, vessel: x.vessel, name: `${VESSELS.get(x.vessel)!.size} ${VESSELS.get(x.vessel)!.name}`, ml: x.ml, place: x.place })), own: draft.value.own ? { bestBy: draft.value.bestBy, reason: draft.value.reason } : null }, () => { draft.clear(); router.push(`/batch/${batch.id}/label`); router.refresh(); })}>{sending ? "Writing…" : "Bottled"}</button>
+        <button type="button" className="slab text-[1.25rem] min-h-14 mt-4" disabled={sending || rows.length === 0 || rows.some((x) => !(x.ml > 0)) || verdict.place === "do-not-keep"} onClick={() => void write("bottled", { bottles: rows.map((x) => ({ id: x.id, vessel: x.vessel, name: vesselWords(VESSELS.get(x.vessel)!), ml: x.ml, place: x.place })), own: draft.value.own ? { bestBy: draft.value.bestBy, reason: draft.value.reason } : null }, () => { draft.clear(); router.push(`/batch/${batch.id}/label`); router.refresh(); })}>{sending ? "Writing…" : "Bottled"}</button>
       </div>
       <aside>
         <h2 className="ruled-head">Where it keeps</h2>

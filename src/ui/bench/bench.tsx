@@ -121,8 +121,8 @@ export function Bench({ household, today, busy }: { household: Household; today:
   const setKind = (kind: Kind): void => change(madeBy(cautiousWay(kind), { ...plan, kind }, household === "us" ? "us-quart" : "m-1000"), undefined);
 
   return (
-    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4" aria-busy={bench.id === ""}>
-      <div className="min-w-0">
+    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)_minmax(0,24.5rem)] lg:grid-rows-[auto_1fr] pt-4" aria-busy={bench.id === ""}>
+      <div className="min-w-0 lg:row-span-2">
         <h1>
           <label htmlFor="name" className="sr-only">Name of the batch</label>
           <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash" value={bench.named ? bench.plan.name : plan.name} maxLength={80} onChange={(e) => act({ do: "change", to: { ...bench, named: e.target.value !== "", plan: { ...bench.plan, name: e.target.value || "Untitled" } }, about: "name" })} />
@@ -184,7 +184,7 @@ export function Bench({ household, today, busy }: { household: Household; today:
         </div>
         <p className={refused ? "wrong pt-2" : "quiet pt-2"} role={refused ? "alert" : undefined} data-testid="begin-says">{refused ? refused.message : whyNot}</p>
       </div>
-      {rail && <div className="lg:col-span-3"><p className="quiet pb-1 -mb-8">Parts by volume</p><PartsRail segments={rail.segments} joints={rail.joints} /></div>}
+      {rail && <div className="lg:col-span-2 lg:col-start-2"><p className="quiet pb-1 -mb-8">Parts by volume</p><PartsRail segments={rail.segments} joints={rail.joints} /></div>}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { ChevronDown, ChevronUp, X } from "lucide-react";
 import type { Fault } from "@/core/fault";
 import { MATERIALS } from "@/core/material/catalogue";
 import { CUTS, type Cut, type Form } from "@/core/material/classes";
-import { formsOf, stuffOf } from "@/core/material/material";
+import { type Material, formsOf, stuffOf } from "@/core/material/material";
 import type { Line, Plan } from "@/core/remedy/plan";
 import type { Reckoning } from "@/core/remedy/reckon";
 import type { Caution } from "@/core/cautions/rules";
@@ -30,6 +30,13 @@ interface Props {
 
 const STAGE: Readonly<Record<string, string>> = { simmer: "simmer", reduce: "reduce to", pressure: "under pressure", steep: "steep", cool: "cool", strain: "strain" };
 
+/** What the bottle says where nothing else is typed. */
+function usualStrength(m: Material | undefined): string {
+  if (m?.kind !== "stuff") return "";
+  if (m.row.tags?.includes("acetic-unknown")) return "? %";
+  return `${Number((m.row.abv ?? (m.row.composition.acetic ?? 0) * 100).toFixed(1))} %`;
+}
+
 function OneLine({ line, step, place, last, p }: { line: Line; step: number; place: number; last: boolean; p: Props }) {
   const units = useUnits();
   const material = MATERIALS.get(line.material);
@@ -45,54 +52,57 @@ function OneLine({ line, step, place, last, p }: { line: Line; step: number; pla
   const cls = material?.row.class;
   const liquid = stuff?.ok && !stuff.value.plant && stuff.value.bulkLoose === stuff.value.density;
   const measured = /cup|tbsp|tsp|ml|cl|\bl\b|pint|quart|oz|gallon|g\b|kg|lb/i.test(line.amount) && !/part|jar|liquid/i.test(line.amount);
+  const ml = found ? found.ml.value : 0;
+  const g = found ? found.grams.value : 0;
+  const byWeight = measured && /\d\s*(?:g|kg|oz|lb)\b/i.test(line.amount);
+  // Beside what was typed stands what it comes to: grams for what was scooped, the kitchen measure for what was solved.
+  const exact = !found ? "\u00a0" : liquid ? (measured ? (byWeight ? units.volume(ml) : units.volumeExact(ml)) : units.display === "kitchen" ? `${units.volume(ml)}, ${units.volumeExact(ml)}` : units.volumeExact(ml)) : measured ? (byWeight ? units.volume(ml) : units.massExact(g)) : `${units.volume(ml)}, ${units.massExact(g)}`;
   const about = p.cautions.filter((c) => c.line && c.line[0] === step && c.line[1] === place && (c.severity === "never" || c.severity === "stop" || c.severity === "caution"));
   return (
     <li className="border-b border-rule py-2" data-line={`${step}-${place}`}>
-      <div className="grid grid-cols-[16px_minmax(0,1fr)_auto_auto] items-start gap-x-2.5">
-        <span className="pt-1.5">{stuff?.ok ? <Swatch of={substanceOf(stuff.value)} /> : null}</span>
-        <div className="min-w-0 pt-1">
-          <span className="break-words">{name}</span>
-          {plant && (
-            <span className="whitespace-nowrap">
+      <div className="grid grid-cols-[16px_minmax(0,1fr)_auto_46px] items-baseline gap-x-2.5">
+        <span className="self-center">{stuff?.ok ? <Swatch of={substanceOf(stuff.value)} /> : null}</span>
+        <span className="min-w-0 break-words">
+          {name}
+          {(cls === "vinegar" || cls === "spirit") && (
+            <>
               {", "}
+              <input aria-label={`${name}: strength`} aria-invalid={strengthFault !== undefined} aria-describedby={strengthFault ? `${id}-strength-wrong` : undefined} className="stitch font-normal w-12 placeholder:text-cobalt" maxLength={20} placeholder={usualStrength(material)} value={line.strength ?? ""} onChange={(e) => p.actions.change(step, place, ({ strength: _, ...l }) => (e.target.value === "" ? l : { ...l, strength: e.target.value }), `${id}-strength`)} />
+            </>
+          )}
+        </span>
+        <input
+          aria-label={`${name}: amount`}
+          aria-invalid={amountFault !== undefined}
+          aria-describedby={amountFault ? `${id}-wrong` : `${id}-exact`}
+          className="stitch text-right py-0.5 w-[7.5rem]"
+          value={line.amount}
+          maxLength={200}
+          onChange={(e) => p.actions.change(step, place, (l) => ({ ...l, amount: e.target.value }), `${id}-amount`)}
+        />
+        <button type="button" className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center self-center justify-self-center" aria-label={`Take out ${name}`} onClick={() => p.actions.remove(step, place)}><X size={16} /></button>
+        <span className="col-start-2 min-w-0">
+          {plant && (
+            <>
               <select aria-label={`${name}: form`} className="stitch font-normal py-0.5" value={stuff?.ok ? stuff.value.form : (line.form ?? "")} onChange={(e) => p.actions.change(step, place, (l) => ({ ...l, form: e.target.value as Form }), `${id}-form`)}>
                 {formsOf(material).map((f) => <option key={f}>{f}</option>)}
-              </select>{" "}
+              </select>
               {stuff?.ok && stuff.value.form !== "powdered" && (
-                <select aria-label={`${name}: cut`} className="stitch font-normal py-0.5" value={stuff.value.cut} onChange={(e) => p.actions.change(step, place, (l) => ({ ...l, cut: e.target.value as Cut }), `${id}-cut`)}>
-                  {CUTS.map((c) => <option key={c}>{c}</option>)}
-                </select>
+                <>
+                  {", "}
+                  <select aria-label={`${name}: cut`} className="stitch font-normal py-0.5" value={stuff.value.cut} onChange={(e) => p.actions.change(step, place, (l) => ({ ...l, cut: e.target.value as Cut }), `${id}-cut`)}>
+                    {CUTS.map((c) => <option key={c}>{c}</option>)}
+                  </select>
+                </>
               )}
-            </span>
+            </>
           )}
-          {(cls === "vinegar" || cls === "spirit") && (
-            <span className="whitespace-nowrap">
-              {", "}
-              <input aria-label={`${name}: strength`} aria-invalid={strengthFault !== undefined} aria-describedby={strengthFault ? `${id}-strength-wrong` : undefined} className="stitch font-normal w-14" maxLength={20} placeholder={cls === "vinegar" ? `${material!.kind === "stuff" && material!.row.tags?.includes("acetic-unknown") ? "? %" : `${Number(((material!.kind === "stuff" ? (material!.row.composition.acetic ?? 0) : 0) * 100).toFixed(1))} %`}` : `${material!.kind === "stuff" ? material!.row.abv : ""} %`} value={line.strength ?? ""} onChange={(e) => p.actions.change(step, place, ({ strength: _, ...l }) => (e.target.value === "" ? l : { ...l, strength: e.target.value }), `${id}-strength`)} />
-            </span>
-          )}
-        </div>
-        <div className="text-right">
-          <input
-            aria-label={`${name}: amount`}
-            aria-invalid={amountFault !== undefined}
-            aria-describedby={amountFault ? `${id}-wrong` : `${id}-exact`}
-            className="stitch text-right py-1 w-[7.5rem]"
-            value={line.amount}
-            maxLength={200}
-            onChange={(e) => p.actions.change(step, place, (l) => ({ ...l, amount: e.target.value }), `${id}-amount`)}
-          />
-          <span id={`${id}-exact`} className={`block quiet pt-0.5 ${p.stale ? "opacity-50" : ""}`}>
-            {found ? (measured ? (liquid ? (/g\b|oz|lb/i.test(line.amount) ? units.volume(found.ml.value) : units.volumeExact(found.ml.value)) : units.massExact(found.grams.value)) : liquid ? `${units.volume(found.ml.value)}${units.display === "kitchen" ? ` · ${units.volumeExact(found.ml.value)}` : ""}` : `${plant ? `${units.volume(found.ml.value)} · ` : ""}${units.massExact(found.grams.value)}`) : " "}
-          </span>
-        </div>
-        <div className="flex flex-col">
-          <button type="button" className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center" aria-label={`Take out ${name}`} onClick={() => p.actions.remove(step, place)}><X size={16} /></button>
-          <span className="flex">
-            {place > 0 && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} earlier`} onClick={() => p.actions.move(step, place, -1)}><ChevronUp size={15} /></button>}
-            {!last && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} later`} onClick={() => p.actions.move(step, place, 1)}><ChevronDown size={15} /></button>}
-          </span>
-        </div>
+        </span>
+        <span id={`${id}-exact`} className={`quiet text-right whitespace-nowrap ${p.stale ? "opacity-50" : ""} ${plant ? "" : "col-start-2 col-span-2"}`}>{exact}</span>
+        <span className="inline-flex justify-center">
+          {place > 0 && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} earlier`} onClick={() => p.actions.move(step, place, -1)}><ChevronUp size={15} /></button>}
+          {!last && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} later`} onClick={() => p.actions.move(step, place, 1)}><ChevronDown size={15} /></button>}
+        </span>
       </div>
       {amountFault && (
         <p id={`${id}-wrong`} role="alert" className="wrong pl-7">

@@ -35,8 +35,8 @@ export function Outcome({ r, care, today, stale }: { r: Reckoning; care: Care; t
         <dd className="text-right">{spoon(r.herbPerMl.value * 5)} g herb&ensp;{spoon(r.finished.sugar100.value * 0.05)} g sugar{r.finished.abv.value > 0.1 ? <>&ensp;{spoon((r.finished.abv.value / 100) * 5 * 0.789)} g alcohol</> : null}</dd>
         {r.shares && (
           <>
-            <dt>sweetener</dt>
-            <dd className="text-right">{r.shares.honeyOfLiquid.toFixed(2)} to 1 of liquid&ensp;{Math.round(100 * r.shares.honeyOfFinished)} % of what goes in the bottle&ensp;{Math.round(100 * r.shares.sugarByWeight)} % sugar by weight</dd>
+            <dt className="sr-only">sweetener</dt>
+            <dd className="col-span-2">sweetener: {Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid, {Math.round(100 * r.shares.honeyOfFinished)} % of the bottle, {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight</dd>
           </>
         )}
       </dl>

@@ -1,7 +1,7 @@
 "use client";
 import type { Fault } from "@/core/fault";
 import { VESSELS } from "@/core/vessel/catalogue";
-import { LIDS, LID_WORDS, type Lid, type Vessel, type VesselSpec, VESSEL_SORTS } from "@/core/vessel/vessel";
+import { LIDS, LID_WORDS, type Lid, type Vessel, type VesselSpec, VESSEL_SORTS, vesselWords } from "@/core/vessel/vessel";
 import type { Plan } from "@/core/remedy/plan";
 import type { Reckoning } from "@/core/remedy/reckon";
 import type { Program } from "@/core/remedy/resolve";
@@ -45,7 +45,7 @@ export function VesselPane(p: Props) {
     <section aria-labelledby="vessel" className="min-w-0">
       <h2 id="vessel" className="sr-only">The vessel</h2>
       <div className="grid place-items-center min-h-[24rem]">
-        {v ? <VesselFigure profile={v.solid.profile} layers={layers} marks={marks} lid={v.lid} scale={Math.min(26, 400 / (v.solid.brimCm + 2.5), 210 / Math.max(...v.solid.profile.map(([, d]) => d)))} headspaceCm={v.headspaceCm} measured floaters={p.plan.weighted ? [] : (fit?.floaters ?? [])} title={`${v.size} ${v.name}`} {...(fit && fit.floaters.length > 0 && !p.plan.weighted && fit.coverCm < 1 ? { floatAtCm: fit.day0.liquidCm } : {})} /> : <p className="quiet">Choose a vessel, and what goes in stands in it to scale.</p>}
+        {v ? <VesselFigure profile={v.solid.profile} layers={layers} marks={marks} lid={v.lid} scale={Math.min(26, 400 / (v.solid.brimCm + 2.5), 210 / Math.max(...v.solid.profile.map(([, d]) => d)))} headspaceCm={v.headspaceCm} measured floaters={p.plan.weighted ? [] : (fit?.floaters ?? [])} title={vesselWords(v)} {...(fit && fit.floaters.length > 0 && !p.plan.weighted && fit.coverCm < 1 ? { floatAtCm: fit.day0.liquidCm } : {})} /> : <p className="quiet">Choose a vessel, and what goes in stands in it to scale.</p>}
       </div>
       <div className="text-center pt-1">
         <p className="stencil text-2xl" aria-hidden="true">{v?.size ?? ""}</p>
@@ -55,7 +55,7 @@ export function VesselPane(p: Props) {
             {p.plan.vessel === undefined && <option value="">no vessel</option>}
             {VESSEL_SORTS.map((sort) => (
               <optgroup key={sort} label={SORT_WORDS[sort]}>
-                {[...VESSELS.values()].filter((x) => x.sort === sort).map((x) => <option key={x.id} value={x.id}>{x.size} {x.name}{p.busy.includes(x.id) ? " (one is working)" : ""}</option>)}
+                {[...VESSELS.values()].filter((x) => x.sort === sort).map((x) => <option key={x.id} value={x.id}>{vesselWords(x)}{p.busy.includes(x.id) ? " (one is working)" : ""}</option>)}
               </optgroup>
             ))}
             <optgroup label="Measured"><option value="own">my own jar …</option></optgroup>

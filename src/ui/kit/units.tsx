@@ -1,5 +1,5 @@
 "use client";
-import { createContext, useContext, useState } from "react";
+import { createContext, useContext, useEffect, useState } from "react";
 import { type Household } from "@/core/quantity/units";
 import { printG, printMass, printMl, printVolume } from "@/core/quantity/print";
 
@@ -18,6 +18,8 @@ export function UnitsProvider({ initial, household, children }: { initial: Displ
     document.cookie = `jolly-units=${d}; path=/; max-age=31536000; samesite=strict`;
     setDisplay(d);
   };
+  // Says that the page answers now; tests wait for it before they type.
+  useEffect(() => void (document.documentElement.dataset["awake"] = "yes"), []);
   return <Context.Provider value={{ display, household, set }}>{children}</Context.Provider>;
 }
 

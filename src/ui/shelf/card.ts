@@ -57,9 +57,9 @@ export function cardOf(b: Batch, today: Day): Card | undefined {
   const first = [...due].sort((a, c) => Number(c.matters) - Number(a.matters))[0];
   const next =
     b.state === "strained" ? "finish and bottle"
-    : strain && (strain.overdue || (w && day >= w.best)) ? "strain now"
+    : strain ? "strain now"
     : first && first.sort !== "strain" ? NEXT[first.sort]!
-    : strain ? `strain by ${printDay(addDays(b.begunDay, w!.latest), "short")}`
+    : strain || (w && day >= w.earliest) ? `strain by ${printDay(addDays(b.begunDay, w!.latest), "short")}`
     : w && w.earliest - day <= 7 ? `strain from ${printDay(addDays(b.begunDay, w.earliest), "short")}`
     : w ? "rests today" : "strain when cool";
   return {
