@@ -77,7 +77,7 @@ async function complete(w: EventRequest, batch: Batch | undefined, day: string):
     if (b.data.own) {
       if (!isDay(b.data.own.bestBy)) return fault("NotADay", "Write the date as 2027-01-31.", ["own", "bestBy"]);
       if (b.data.own.bestBy < day) return fault("NotADay", "That day is past.", ["own", "bestBy"]);
-      if (b.data.own.bestBy > bestByOf(verdict, batch.strainedDay ?? day) && !b.data.own.reason.trim()) return fault("ReasonWanted", "A date later than reckoned needs a reason, which is kept and marked on the label as your own.", ["own", "reason"]);
+      if (b.data.own.bestBy > b.data.bottles.map((x) => bestByOf(verdict, batch.strainedDay ?? day, x.place)).sort()[0]! && !b.data.own.reason.trim()) return fault("ReasonWanted", "A date later than reckoned needs a reason, which is kept and marked on the label as your own.", ["own", "reason"]);
     }
     return { bottles: b.data.bottles, verdict, own: b.data.own } satisfies Body<"bottled">;
   }

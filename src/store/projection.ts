@@ -11,8 +11,10 @@ export async function project(tx: Tx, b: Batch): Promise<void> {
     on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;
-  const bestBy = b.own?.bestBy ?? bestByOf(b.verdict, b.strainedDay ?? b.begunDay);
-  for (const x of b.bottles) await tx`insert into bottle (id, batch_id, place, vessel, name, ml, best_by) values (${x.id}, ${b.id}, ${x.place}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy})`;
+  for (const x of b.bottles) {
+    const bestBy = b.own?.bestBy ?? bestByOf(b.verdict, b.strainedDay ?? b.begunDay, x.place);
+    await tx`insert into bottle (id, batch_id, place, vessel, name, ml, best_by) values (${x.id}, ${b.id}, ${x.place}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy})`;
+  }
 }
 
 /** Makes the read tables anew from the journal alone. */

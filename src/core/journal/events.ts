@@ -17,6 +17,8 @@ export const IssuedVerdict = z.strictObject({
   place: z.enum(["cupboard", "fridge", "do-not-keep"]),
   days: z.number().int(),
   lifeWords: z.string(),
+  fridgeDays: z.number().int(),
+  fridgeWords: z.string(),
   openedDays: z.number().int(),
   openedWords: z.string(),
   openedInCupboard: z.boolean(),

@@ -1,4 +1,4 @@
-import { type Day, addDays, printDay } from "../care/day";
+import { type Day, addDays, daysBetween, printDay } from "../care/day";
 import type { Caution } from "../cautions/rules";
 import type { Batch } from "../journal/fold";
 import type { Bottle, IssuedVerdict } from "../journal/events";
@@ -27,21 +27,31 @@ export interface Label {
 
 /** A verdict as it is written into the journal at bottling. */
 export const issue = (v: Verdict): IssuedVerdict => ({
-  rules: RULES_VERSION, row: v.row.id, vetoes: v.vetoes.map((x) => x.id), place: v.place, days: v.life.days, lifeWords: v.life.words,
+  rules: RULES_VERSION, row: v.row.id, vetoes: v.vetoes.map((x) => x.id), place: v.place, days: v.life.days, lifeWords: v.life.words, fridgeDays: v.fridge.days, fridgeWords: v.fridge.words,
   openedDays: v.opened.days, openedWords: v.opened.words, openedInCupboard: v.openedInCupboard, coolDark: v.coolDark, vented: v.vented,
 });
 
-/** Last day of a promise; life counts from straining. */
-export const bestByOf = (v: IssuedVerdict, strained: Day): Day => addDays(strained, v.days);
+/** A year in the ice box, for what was fit to keep. */
+const FROZEN_DAYS = 365;
 
-export function keepWords(v: IssuedVerdict): string {
+/** Last day of a promise where a bottle stands; life counts from straining. Freezing pauses the clock. */
+export function bestByOf(v: IssuedVerdict, strained: Day, place: Bottle["place"]): Day {
+  return addDays(strained, place === "freezer" ? FROZEN_DAYS : place === "fridge" ? Math.max(v.fridgeDays, v.place === "fridge" ? v.days : 0) : v.days);
+}
+
+/** Days of fridge life a frozen bottle has left when it thaws: what was not used up before it was frozen. */
+export const leftAfterThaw = (v: IssuedVerdict, strained: Day, frozen: Day): number => Math.max(0, Math.min(v.fridgeDays, v.openedDays) - daysBetween(strained, frozen));
+
+export function keepWords(v: IssuedVerdict, place: Bottle["place"]): string {
   if (v.place === "do-not-keep") return "Do not keep.";
-  if (v.place === "fridge") return v.vented ? "Keep in the fridge, lid loose." : "Keep in the fridge.";
+  if (place === "freezer") return "Keep frozen; thaw in the fridge.";
+  if (v.place === "fridge" || place === "fridge") return v.vented ? "Keep in the fridge, lid loose." : "Keep in the fridge.";
   return v.coolDark ? "Keep cool and dark." : "Keep in a cupboard.";
 }
 
-export function openedWords(v: IssuedVerdict): string {
+export function openedWords(v: IssuedVerdict, place: Bottle["place"], thawDays: number): string {
   if (v.place === "do-not-keep") return "";
+  if (place === "freezer") return thawDays > 0 ? `Once thawed: fridge, ${thawDays} days at most.` : "Once thawed: use at once.";
   return v.openedInCupboard ? "Once opened: the same." : `Once opened: fridge, ${v.openedWords} at most.`;
 }
 
@@ -63,7 +73,7 @@ export function labelOf(batch: Batch, bottle: Bottle, contents: string, cautions
   return {
     code: batch.code, name: batch.name, kind: KIND_WORDS[batch.plan.kind].name, volume: `${Math.round(bottle.ml)} mL`,
     contents, made: printDay(batch.begunDay, "year"), strained: printDay(strained, "year"),
-    bestBy: printDay(batch.own ? batch.own.bestBy : bestByOf(v, strained), "year"), ownDate: batch.own !== undefined,
-    keep: keepWords(v), opened: openedWords(v), taken: batch.plan.taken, cautions: [...new Set(alcohol)],
+    bestBy: printDay(batch.own ? batch.own.bestBy : bestByOf(v, strained, bottle.place), "year"), ownDate: batch.own !== undefined,
+    keep: keepWords(v, bottle.place), opened: openedWords(v, bottle.place, leftAfterThaw(v, strained, batch.bottledDay ?? strained)), taken: batch.plan.taken, cautions: [...new Set(alcohol)],
   };
 }

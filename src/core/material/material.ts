@@ -106,6 +106,9 @@ export function waterShare(row: PlantRow & { class: PlantClass }, form: Form): n
   }
 }
 
+/** Malic acid carries two equivalents in 134.087 g. */
+const MALIC_G_PER_MEQ = 134.087 / 2000;
+
 function plantComposition(row: PlantRow & { class: PlantClass }, form: Form): Mixture {
   const c = CLASSES[row.class];
   const m = new Float64Array(COLUMNS);
@@ -122,6 +125,13 @@ function plantComposition(row: PlantRow & { class: PlantClass }, form: Form): Mi
   const freshDm = 1 - (row.water ?? c.freshWater);
   // Alkalinity per g of this form, mEq: the row's is per 100 g fresh, the class's per 100 g dry matter.
   m[ALKALINITY] = row.alk === undefined ? (c.alk / 100) * dm : (row.alk / 100 / freshDm) * dm;
+  // The acids above are titratable; what the bases hold stands beside them as malate, taken from the other solubles,
+  // so that total = titratable + alkalinity and neither is counted twice.
+  const bound = m[ALKALINITY] * MALIC_G_PER_MEQ;
+  m[MALIC] += bound;
+  const fromSoluble = Math.min(bound, 0.8 * m[SOLUBLE]);
+  m[SOLUBLE] -= fromSoluble;
+  m[INSOLUBLE] -= bound - fromSoluble;
   return m;
 }
 

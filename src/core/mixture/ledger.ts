@@ -154,8 +154,8 @@ export function run(entries: readonly Entry[], operations: readonly Operation[],
             a.plants[k] = a.plants[k]! + x * (1 - out);
           }
           a.plants[INSOLUBLE] = a.plants[INSOLUBLE]! + c[INSOLUBLE]! * g * rest;
-          // Bases are leached whole by anything sour, whatever stays of the rest: cautious.
-          a.liquid[ALKALINITY] = a.liquid[ALKALINITY]! + c[ALKALINITY]! * g * rest * bases;
+          // Bases come out with the acids they are bound to.
+          a.liquid[ALKALINITY] = a.liquid[ALKALINITY]! + c[ALKALINITY]! * g * rest * out * bases;
           a.kept.drained += dry * e.retention.drained;
           a.kept.wrung += dry * e.retention.wrung;
           a.kept.pressed += dry * e.retention.pressed;
@@ -241,7 +241,8 @@ export function figuresInto(m: Mixture, into: Float64Array, at: number, nearPh?:
   const liquidG = g - m[INSOLUBLE]!;
   const freeMol = Math.max(0, titratableMol(m));
   const acid = (100 * freeMol * M_ACETIC) / ml;
-  const acetic = Math.min((100 * m[ACETIC]!) / ml, acid);
+  // Of the acetic acid, only what every base in the liquid has left over: cautious, since fruit acids serve some of them.
+  const acetic = Math.max(0, Math.min((100 * (m[ACETIC]! - (m[ALKALINITY]! * M_ACETIC) / 1000)) / ml, acid));
   const ph = phOf(m, ml, nearPh);
   const monoShare = (100 * m[MONO]!) / g;
   const diShare = (100 * m[DI]!) / g;

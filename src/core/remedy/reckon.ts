@@ -216,7 +216,7 @@ export function reckonProgram(p: Program, happened: Happened = {}): Reckoning {
     ledger: { inG, liquidG: base[2 * N + 1]!, marcG: base[3 * N + 1]!, plantsG: base[3 * N + 2]!, steamG: base[3 * N + 3]! },
     fit: p.vessel ? fitOf(p.vessel, standing) : undefined,
     partMl: p.partMl,
-    working: workingVerdict({ abv: jar.abv, ph: jar.ph, water: jar.water, acid: jar.acid }, facts, unknownVinegar),
+    working: workingVerdict({ abv: jar.abv, ph: jar.ph, water: jar.water, acid: jar.acetic }, facts, unknownVinegar),
     verdict: verdictOf(facts, vetoes),
     shares: honeyMl > 0 && against > 0 ? { honeyOfLiquid: honeyMl / against, honeyOfFinished: honeyMl / Math.max(finished.ml.value, honeyMl), sugarByWeight: finished.brix.value / 100 } : undefined,
   };

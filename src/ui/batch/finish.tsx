@@ -36,7 +36,7 @@ export function Finish({ batch }: { batch: Batch }) {
   return (
     <div className="grid gap-10 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="text-[1.25rem]">
-        <p className="py-3">You have <strong>{batch.measured}</strong>{r.ok ? <> ({units.volumeExact(r.value.reckoning.strained.ml.value)})</> : null} in the jug. What goes into it?</p>
+        <p className="py-3">You have <strong>{batch.measured}</strong>{r.ok && batch.measured !== units.volumeExact(r.value.reckoning.strained.ml.value) ? <> ({units.volumeExact(r.value.reckoning.strained.ml.value)})</> : null} in the jug. What goes into it?</p>
         <ul aria-label="What goes into the strained liquid" className="border-t-2 border-iron">
           {lines.map((l, place) => {
             const found = r.ok ? r.value.reckoning.lines.find((x) => x.step === addStep && x.place === place) : undefined;
@@ -55,7 +55,7 @@ export function Finish({ batch }: { batch: Batch }) {
             );
           })}
         </ul>
-        <AddLine household={batch.plan.units} add={(line) => draft.set((was) => [...was, { ...line, amount: /part|jar/.test(line.amount) ? "0.25 of liquid" : line.amount }])} />
+        <AddLine household={batch.plan.units} example="2 tbsp lemon juice" add={(line) => draft.set((was) => [...was, { ...line, amount: /part|jar/.test(line.amount) ? "0.25 of liquid" : line.amount }])} />
         {fault && <p role="alert" className="wrong">{fault.message}</p>}
         <div className="pt-5 flex flex-wrap gap-6 items-center">
           <button type="button" className="slab text-[1.25rem] min-h-14" disabled={!r.ok || sending} onClick={() => void write("finished", { lines }, () => { draft.clear(); router.push(`/batch/${batch.id}/bottle`); router.refresh(); })}>{sending ? "Writing…" : lines.length > 0 ? "Mixed through" : "Nothing more goes in"}</button>

@@ -8,7 +8,7 @@ import type { Material } from "@/core/material/material";
 import { readIngredient, takeApart } from "@/core/remedy/ingredient";
 
 /** One field to add what goes in: type an amount and a name, choose among what is found, or press Enter for the first. */
-export function AddLine({ household, add }: { household: Household; add: (line: Line) => void }) {
+export function AddLine({ household, add, example = "1½ cups hyssop, dried" }: { household: Household; add: (line: Line) => void; example?: string }) {
   const [text, setText] = useState("");
   const [fault, setFault] = useState<Fault | undefined>();
   const [at, setAt] = useState(-1);
@@ -39,7 +39,7 @@ export function AddLine({ household, add }: { household: Household; add: (line: 
         ref={input}
         id={id}
         className="w-full min-h-11 bg-transparent border-b border-dashed border-ash px-0.5 placeholder:text-ash"
-        placeholder="add: type “1½ cups hyssop, dried”"
+        placeholder={`add: type “${example}”`}
         value={text}
         maxLength={200}
         role="combobox"

@@ -1,0 +1,193 @@
+import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
+import { randomUUID } from "node:crypto";
+import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { UnreadableEvent } from "../../src/core/journal/events";
+import type { Plan } from "../../src/core/remedy/plan";
+import { begin, write } from "../../src/store/commands";
+import { exportLines, importLines } from "../../src/store/exchange";
+import { batchOf } from "../../src/store/journal";
+import { migrate } from "../../src/store/migrate";
+import { rebuild } from "../../src/store/projection";
+import { cellar, live } from "../../src/store/shelf";
+import { DEMO, type Household, MIGRATIONS, newHousehold } from "../support";
+
+process.env["JOLLY_NOW_FROZEN"] = "2026-11-24T09:00:00Z";
+let home: Household;
+beforeEach(async () => void (home = await newHousehold()));
+afterEach(() => home.drop());
+
+const PLAN: Plan = {
+  format: "jolly-crock/plan", version: 1, units: "us", name: "Thyme oxymel", kind: "oxymel", vessel: "m-1000",
+  steps: [{ do: "add", what: [{ material: "thyme", form: "dried", amount: "1 cup" }, { material: "cider-vinegar", amount: "1 part" }, { material: "honey", amount: "1 part" }] }, { do: "steep", for: "6 weeks", in: "dark-cupboard" }, { do: "strain", how: "wrung" }, { do: "bottle" }],
+};
+const begun = async (plan = PLAN) => {
+  const id = randomUUID();
+  const w = await begin(home.sql, { id, key: randomUUID(), plan, reasons: {} }, plan);
+  if (!w.ok) throw new Error(w.fault.message);
+  return w.batch;
+};
+const count = async (): Promise<number> => (await home.sql<{ n: number }[]>`select count(*)::int as n from event`)[0]!.n;
+
+describe("writing", () => {
+  test("the same key with the same body is one entry, and answers the same", async () => {
+    const r = { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} };
+    const all = await Promise.all(Array.from({ length: 8 }, () => begin(home.sql, r, PLAN)));
+    expect(all.map((w) => w.ok && w.batch.code)).toEqual(Array(8).fill("OX-26-01"));
+    expect(all.filter((w) => w.ok && !w.already).length).toBe(1);
+    expect(await count()).toBe(1);
+  });
+  test("the same key with another body is refused", async () => {
+    const b = await begun();
+    const key = randomUUID();
+    expect((await write(home.sql, b.id, { key, type: "noted", body: { text: "smells of hay" } })).ok).toBe(true);
+    expect(await write(home.sql, b.id, { key, type: "noted", body: { text: "smells of tar" } })).toMatchObject({ ok: false, status: 422, fault: { name: "KeyReused" } });
+    expect(await count()).toBe(2);
+  });
+  test("codes run on by kind and are never given twice, however many begin at once", async () => {
+    const all = await Promise.all(Array.from({ length: 12 }, () => begun()));
+    expect(new Set(all.map((b) => b.code)).size).toBe(12);
+    expect(all.map((b) => b.code).sort().at(-1)).toBe("OX-26-12");
+  });
+  test("of two windows that strain at once, one is written and one is told", async () => {
+    const b = await begun();
+    const both = await Promise.all(["700 mL", "650 mL"].map((measured) => write(home.sql, b.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured, how: "wrung" } })));
+    expect(both.filter((w) => w.ok).length).toBe(1);
+    expect(both.find((w) => !w.ok)).toMatchObject({ status: 409, fault: { name: "ChangedMeanwhile" }, batch: { state: "strained" } });
+  });
+  test("what commutes goes in whatever the writer had seen", async () => {
+    const b = await begun();
+    const all = await Promise.all(Array.from({ length: 10 }, (_, i) => write(home.sql, b.id, { key: randomUUID(), type: i % 2 ? "touched" : "noted", body: i % 2 ? { what: "shake" } : { text: `note ${i}` } })));
+    expect(all.every((w) => w.ok)).toBe(true);
+    expect((await batchOf(home.sql, b.id))!.seq).toBe(11);
+  });
+  test("a body that cannot be, or out of its turn, is refused and nothing is written", async () => {
+    const b = await begun();
+    expect(await write(home.sql, b.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured: "40 L", how: "wrung" } })).toMatchObject({ ok: false, fault: { name: "MoreThanWentIn", path: ["measured"] } });
+    expect(await write(home.sql, b.id, { key: randomUUID(), type: "bottled", seen: 1, body: { bottles: [], own: null } })).toMatchObject({ ok: false, fault: { name: "NotNow" } });
+    expect(await write(home.sql, b.id, { key: randomUUID(), type: "exploded", body: {} })).toMatchObject({ ok: false, status: 422 });
+    expect(await count()).toBe(1);
+  });
+  test("a stop wants a reason, which is kept; a never takes none", async () => {
+    const elder: Plan = { ...PLAN, steps: PLAN.steps.map((s) => (s.do === "add" ? { ...s, what: [{ material: "elderberry", form: "dried", amount: "1 cup" }, ...s.what.slice(1)] } : s)) };
+    expect(await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: elder, reasons: {} }, elder)).toMatchObject({ ok: false, fault: { name: "ReasonWanted" } });
+    const w = await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: elder, reasons: { "raw-elder": "Will be simmered after straining." } }, elder);
+    expect(w).toMatchObject({ ok: true, batch: { reasons: { "raw-elder": "Will be simmered after straining." } } });
+    const wild: Plan = { ...PLAN, steps: PLAN.steps.map((s) => (s.do === "add" ? { ...s, what: [{ material: "wild-ginger", form: "dried", amount: "1 cup" }, ...s.what.slice(1)] } : s)) };
+    expect(await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: wild, reasons: { aristolochic: "I like it." } }, wild)).toMatchObject({ ok: false, fault: { name: "Never" } });
+  });
+  test("the journal takes no change and no deletion", async () => {
+    await begun();
+    await expect(home.sql`update event set type = 'noted'`).rejects.toThrow(/append-only/);
+    await expect(home.sql`delete from event`).rejects.toThrow(/append-only/);
+  });
+  test("a correction stands beside what it corrects, and what follows rests on it", async () => {
+    const b = await begun();
+    await write(home.sql, b.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured: "800 mL", how: "wrung" } });
+    const w = await write(home.sql, b.id, { key: randomUUID(), type: "corrected", seen: 2, body: { seq: 2, body: { measured: "600 mL", how: "wrung" }, why: "wrong jug" } });
+    expect(w).toMatchObject({ ok: true, batch: { measured: "600 mL" } });
+    expect(w.ok && w.batch.diary.find((e) => e.seq === 2)).toMatchObject({ correctedBy: { was: { measured: "800 mL" }, why: "wrong jug" } });
+  });
+  test("an entry of a type this build does not know is refused, not skipped", async () => {
+    const b = await begun();
+    await home.sql`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, day, body) values ('batch', ${b.id}, 2, ${randomUUID()}, 'x', 'transmuted', 1, now(), '2026-11-24', '{}')`;
+    await expect(batchOf(home.sql, b.id)).rejects.toThrow(UnreadableEvent);
+  });
+});
+
+describe("a shelf far west and far east", () => {
+  test.each([["Pacific/Auckland", "2026-11-25"], ["America/Los_Angeles", "2026-11-23"]])("%s keeps its own calendar day", async (zone, day) => {
+    await home.sql`update household set zone = ${zone}`;
+    process.env["JOLLY_NOW_FROZEN"] = zone.startsWith("Pacific") ? "2026-11-24T14:00:00Z" : "2026-11-24T06:00:00Z";
+    try {
+      expect((await begun()).begunDay).toBe(day);
+      expect((await live(home.sql))[0]!.begunDay).toBe(day);
+    } finally {
+      process.env["JOLLY_NOW_FROZEN"] = "2026-11-24T09:00:00Z";
+    }
+  });
+});
+
+describe("read tables and the open format", () => {
+  const tables = async () => ({ batch: await home.sql`select * from batch order by id`, bottle: await home.sql`select * from bottle order by id` });
+  test("rebuilt from the journal alone, the read tables are what they were", async () => {
+    await home.drop();
+    home = await newHousehold("demo");
+    const before = await tables();
+    expect(before.batch.length).toBeGreaterThan(8);
+    await home.sql`update batch set name = 'spoiled'`;
+    await home.sql`delete from bottle`;
+    await rebuild(home.sql);
+    expect(await tables()).toEqual(before);
+  });
+  test("backed up and restored, the journal is the same to the byte", async () => {
+    const b = await begun();
+    await write(home.sql, b.id, { key: randomUUID(), type: "noted", body: { text: "½ cup “over” – naïve ☕\n" } });
+    const lines = await exportLines(home.sql);
+    const other = await newHousehold();
+    await importLines(other.sql, lines);
+    expect(await exportLines(other.sql)).toEqual(lines);
+    // Codes go on where they were.
+    const more = await begin(other.sql, { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} }, PLAN);
+    expect(more.ok && more.batch.code).toBe("OX-26-02");
+    await other.drop();
+  });
+  test("the demo is in the open format: what comes out is what went in", async () => {
+    const demo = await newHousehold("demo");
+    const out = (await exportLines(demo.sql)).map((l) => JSON.parse(l) as Record<string, unknown>);
+    const into = readFileSync(DEMO, "utf8").trim().split("\n").map((l) => JSON.parse(l) as Record<string, unknown>);
+    expect(out.length).toBe(into.length);
+    const plain = (x: Record<string, unknown>[]) => x.slice(1).map(({ sent: _, ...e }) => e).sort((a, b) => (String(a["key"]) < String(b["key"]) ? -1 : 1));
+    expect(plain(out)).toEqual(plain(into));
+    await demo.drop();
+  });
+  test("a file with one bad line changes nothing and names the line", async () => {
+    const lines = readFileSync(DEMO, "utf8").trim().split("\n");
+    const spoilt = [...lines.slice(0, 5), lines[5]!.replace('"version":1', '"version":99'), ...lines.slice(6)];
+    await expect(importLines(home.sql, spoilt)).rejects.toThrow(/line 6/);
+    await expect(importLines(home.sql, ["{}"])).rejects.toThrow(/line 1/);
+    expect(await count()).toBe(0);
+  });
+  test("a household with a journal takes no second one", async () => {
+    await begun();
+    await expect(importLines(home.sql, readFileSync(DEMO, "utf8").split("\n"))).rejects.toThrow(/already has a journal/);
+  });
+  test("the cellar stands first to use first", async () => {
+    const demo = await newHousehold("demo");
+    const days = (await cellar(demo.sql)).map((c) => c.best_by);
+    expect(days.length).toBeGreaterThan(3);
+    expect(days).toEqual([...days].sort());
+    await demo.drop();
+  });
+});
+
+describe("migrations", () => {
+  test("run again, nothing is done; a second process waits its turn", async () => {
+    expect(await Promise.all([migrate(home.sql, MIGRATIONS), migrate(home.sql, MIGRATIONS)])).toEqual([0, 0]);
+  });
+  test("a changed history and a newer database are refused", async () => {
+    const folder = mkdtempSync(join(tmpdir(), "jolly-migrations-"));
+    cpSync(MIGRATIONS, folder, { recursive: true });
+    writeFileSync(join(folder, "0001_journal.sql"), `${readFileSync(join(MIGRATIONS, "0001_journal.sql"), "utf8")}\n-- edited`);
+    await expect(migrate(home.sql, folder)).rejects.toThrow(/changed after it ran/);
+    await home.sql`insert into migration (number, name, checksum) values (99, '0099_future.sql', 'x')`;
+    await expect(migrate(home.sql, MIGRATIONS)).rejects.toThrow(/newer Jolly Crock/);
+  });
+  test("one that fails half way leaves no trace, and what was there is copied out first", async () => {
+    await begun();
+    const folder = mkdtempSync(join(tmpdir(), "jolly-migrations-"));
+    cpSync(MIGRATIONS, folder, { recursive: true });
+    const next = String(readFileNames(folder).length + 1).padStart(4, "0");
+    writeFileSync(join(folder, `${next}_half.sql`), "create table half_done (a int); select 1/0;");
+    let copied = 0;
+    await expect(migrate(home.sql, folder, async () => void copied++)).rejects.toThrow(/division by zero/);
+    expect(copied).toBe(1);
+    expect(await home.sql`select to_regclass('half_done') as t`).toEqual([{ t: null }]);
+    expect(await count()).toBe(1);
+  });
+});
+
+function readFileNames(folder: string): string[] {
+  return (require("node:fs") as typeof import("node:fs")).readdirSync(folder).filter((f: string) => f.endsWith(".sql"));
+}
