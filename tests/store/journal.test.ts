@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
 import { randomUUID } from "node:crypto";
-import { cpSync, mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { cpSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { UnreadableEvent } from "../../src/core/journal/events";
@@ -178,7 +178,7 @@ describe("migrations", () => {
     await begun();
     const folder = mkdtempSync(join(tmpdir(), "jolly-migrations-"));
     cpSync(MIGRATIONS, folder, { recursive: true });
-    const next = String(readFileNames(folder).length + 1).padStart(4, "0");
+    const next = String(readdirSync(folder).filter((f) => f.endsWith(".sql")).length + 1).padStart(4, "0");
     writeFileSync(join(folder, `${next}_half.sql`), "create table half_done (a int); select 1/0;");
     let copied = 0;
     await expect(migrate(home.sql, folder, async () => void copied++)).rejects.toThrow(/division by zero/);
@@ -187,7 +187,3 @@ describe("migrations", () => {
     expect(await count()).toBe(1);
   });
 });
-
-function readFileNames(folder: string): string[] {
-  return (require("node:fs") as typeof import("node:fs")).readdirSync(folder).filter((f: string) => f.endsWith(".sql"));
-}

@@ -2,7 +2,10 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { contentsOf, labelOf } from "@/core/label/label";
 import { batchPage } from "../../../batch-page";
+import { laidOut } from "@/print/label-files";
+import { sizeOf } from "@/print/request";
 import { LabelSheet } from "@/ui/batch/label";
+import { LABEL_SIZES } from "@/ui/batch/label-sizes";
 
 export const metadata: Metadata = { title: "Labels" };
 
@@ -10,5 +13,6 @@ export default async function LabelPage({ params }: { params: Promise<{ id: stri
   const { batch, r } = await batchPage(params);
   if (batch.state !== "bottled") return <p className="pt-6">{batch.code} has no bottles to label. <Link href={`/batch/${batch.id}`}>See where it stands.</Link></p>;
   const labels = batch.bottles.map((b) => labelOf(batch, b, contentsOf(r.program), r.cautions));
-  return <LabelSheet id={batch.id} code={batch.code} name={batch.name} labels={labels} />;
+  const layouts = Object.fromEntries(LABEL_SIZES.map((s) => { const { widthMm, heightMm } = sizeOf(s); return [s, labels.map((l) => laidOut(l, widthMm, heightMm))]; }));
+  return <LabelSheet id={batch.id} code={batch.code} name={batch.name} layouts={layouts} />;
 }

@@ -1,0 +1,169 @@
+import type { Label } from "./label";
+
+/** Faces a label is set in. */
+export type Face = "plain" | "bold" | "stencil";
+export type Ink = "iron" | "cobalt";
+
+/** Width of a text in mm, in a face at a size in points. Given from outside, since the core holds no fonts. */
+export type Measure = (text: string, face: Face, pt: number) => number;
+
+export type Item =
+  | { readonly kind: "text"; readonly x: number; /** Baseline, mm from the top. */ readonly y: number; readonly text: string; readonly face: Face; readonly pt: number; readonly ink: Ink; readonly anchor: "start" | "end" }
+  | { readonly kind: "rule"; readonly x1: number; readonly x2: number; readonly y: number; readonly width: number; readonly ink: Ink };
+
+export interface LabelLayout {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly items: readonly Item[];
+  /** Size of the running text, pt; never under `LEAST_PT`. */
+  readonly pt: number;
+  /** What found no room, so that the maker is told. */
+  readonly leftOut: readonly string[];
+}
+
+/** Nothing on a label is smaller than this. */
+export const LEAST_PT = 6;
+const MOST_PT = 9;
+/** mm in a point. */
+export const MM_PER_PT = 25.4 / 72;
+
+interface Block {
+  readonly words: string;
+  readonly face: Face;
+  readonly scale: number;
+  readonly name: string;
+  /** Dropped, highest first, when the label is too small; 0 is never dropped. */
+  readonly drop: number;
+  /** Longest it may run, lines. */
+  readonly most?: number;
+  readonly rule?: boolean;
+}
+
+/** Breaks words into lines no wider than `width`; a word wider than that is broken where it must be. */
+export function wrap(words: string, width: number, face: Face, pt: number, measure: Measure): string[] {
+  const lines: string[] = [];
+  let line = "";
+  for (const word of words.split(/\s+/)) {
+    let rest = word;
+    const tried = line === "" ? rest : `${line} ${rest}`;
+    if (measure(tried, face, pt) <= width) {
+      line = tried;
+      continue;
+    }
+    if (line !== "") lines.push(line);
+    while (measure(rest, face, pt) > width && rest.length > 1) {
+      let n = rest.length - 1;
+      while (n > 1 && measure(`${rest.slice(0, n)}-`, face, pt) > width) n--;
+      lines.push(`${rest.slice(0, n)}-`);
+      rest = rest.slice(n);
+    }
+    line = rest;
+  }
+  if (line !== "") lines.push(line);
+  return lines;
+}
+
+function blocksOf(l: Label): Block[] {
+  return [
+    { name: "contents", words: `${l.contents}. ${l.volume}.`, face: "plain", scale: 1, drop: 1, most: 3 },
+    { name: "made", words: `Made ${l.made}, strained ${l.strained}.`, face: "plain", scale: 1, drop: 3 },
+    { name: "best by", words: `Best by ${l.bestBy}${l.ownDate ? " (the maker’s own date)" : ""}`, face: "bold", scale: 1.25, drop: 0 },
+    { name: "keep", words: `${l.keep} ${l.opened}`, face: "bold", scale: 1, drop: 0 },
+    ...(l.taken ? [{ name: "how it is taken", words: l.taken, face: "plain" as const, scale: 1, drop: 4, most: 2 }] : []),
+    ...l.cautions.map((c, i): Block => ({ name: `caution: ${c}`, words: c, face: "plain", scale: 1, drop: i === 0 ? 0 : 2, rule: i === 0 })),
+  ];
+}
+
+/**
+ * Sets a label in a space: the largest size from 9 pt down to 6 pt at which all of it fits; at 6 pt the least needful is left out,
+ * never the date, the place or the first caution. Lengths in mm from the top left.
+ */
+export function layOut(l: Label, widthMm: number, heightMm: number, measure: Measure): LabelLayout {
+  const pad = Math.min(3, widthMm * 0.045);
+  const width = widthMm - 2 * pad;
+  const set = (pt: number, blocks: readonly Block[]): { items: Item[]; fits: boolean; cut: string[] } => {
+    const items: Item[] = [];
+    const cut: string[] = [];
+    const titlePt = Math.max(LEAST_PT, pt * 1.5);
+    const codePt = Math.max(LEAST_PT, pt * 1.3);
+    const codeW = measure(l.code, "stencil", codePt);
+    let y = pad;
+    const title = wrap(l.name, width - codeW - 2, "bold", titlePt, measure);
+    title.slice(0, 2).forEach((t, i) => {
+      y += titlePt * MM_PER_PT * (i === 0 ? 0.95 : 1.1);
+      items.push({ kind: "text", x: pad, y, text: i === 1 && title.length > 2 ? `${t} …` : t, face: "bold", pt: titlePt, ink: "iron", anchor: "start" });
+      if (i === 0) items.push({ kind: "text", x: widthMm - pad, y, text: l.code, face: "stencil", pt: codePt, ink: "cobalt", anchor: "end" });
+    });
+    y += pt * MM_PER_PT * 0.45;
+    items.push({ kind: "rule", x1: pad, x2: widthMm - pad, y, width: 0.35, ink: "cobalt" });
+    y += pt * MM_PER_PT * 0.25;
+    for (const b of blocks) {
+      const size = Math.max(LEAST_PT, pt * b.scale);
+      const step = size * MM_PER_PT * 1.2;
+      if (b.rule) {
+        y += pt * MM_PER_PT * 0.35;
+        items.push({ kind: "rule", x1: pad, x2: widthMm - pad, y, width: 0.2, ink: "iron" });
+        y += pt * MM_PER_PT * 0.15;
+      }
+      const lines = wrap(b.words, width, b.face, size, measure);
+      const kept = b.most && lines.length > b.most ? [...lines.slice(0, b.most - 1), `${lines[b.most - 1]!.replace(/[,. ]*$/, "")} …`] : lines;
+      if (kept.length < lines.length) cut.push(b.name);
+      for (const text of kept) {
+        y += step;
+        items.push({ kind: "text", x: pad, y: y - size * MM_PER_PT * 0.25, text, face: b.face, pt: size, ink: "iron", anchor: "start" });
+      }
+    }
+    return { items, fits: y <= heightMm - pad * 0.7, cut };
+  };
+  let blocks = blocksOf(l);
+  const dropped: string[] = [];
+  for (;;) {
+    for (let pt = MOST_PT; pt >= LEAST_PT - 1e-9; pt -= 0.25) {
+      const tried = set(pt, blocks);
+      if (tried.fits) return { widthMm, heightMm, items: tried.items, pt, leftOut: [...dropped, ...tried.cut] };
+    }
+    const worst = blocks.reduce((a, b) => (b.drop >= a.drop ? b : a));
+    if (worst.drop === 0) {
+      // Too small even for what must stand on it: it is set at the least size and runs over, and the maker is told.
+      const tried = set(LEAST_PT, blocks);
+      return { widthMm, heightMm, items: tried.items, pt: LEAST_PT, leftOut: [...dropped, "it is too small for what must stand on it"] };
+    }
+    dropped.push(worst.name);
+    blocks = blocks.filter((b) => b !== worst);
+  }
+}
+
+export interface Sheet {
+  readonly pageWmm: number;
+  readonly pageHmm: number;
+  readonly marginMm: number;
+  readonly gapMm: number;
+}
+
+export const PAGES = { a4: { pageWmm: 210, pageHmm: 297, marginMm: 8, gapMm: 2 }, letter: { pageWmm: 215.9, pageHmm: 279.4, marginMm: 8, gapMm: 2 } } as const satisfies Record<string, Sheet>;
+
+export interface Cell {
+  readonly page: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/**
+ * Places of labels on a plain millimetre grid, from any start cell (0 is the first): left to right, top to bottom, page after page.
+ * @returns no cells where not even one fits the page.
+ */
+export function gridCells(count: number, widthMm: number, heightMm: number, sheet: Sheet, start = 0): { readonly cells: readonly Cell[]; readonly across: number; readonly down: number } {
+  const across = Math.floor((sheet.pageWmm - 2 * sheet.marginMm + sheet.gapMm) / (widthMm + sheet.gapMm));
+  const down = Math.floor((sheet.pageHmm - 2 * sheet.marginMm + sheet.gapMm) / (heightMm + sheet.gapMm));
+  const each = across * down;
+  if (each < 1) return { cells: [], across: 0, down: 0 };
+  const from = Math.max(0, Math.floor(start)) % each;
+  return {
+    across, down,
+    cells: Array.from({ length: count }, (_, i) => {
+      const n = from + i;
+      const on = n % each;
+      return { page: Math.floor(n / each), x: sheet.marginMm + (on % across) * (widthMm + sheet.gapMm), y: sheet.marginMm + Math.floor(on / across) * (heightMm + sheet.gapMm) };
+    }),
+  };
+}

@@ -1,0 +1,169 @@
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { randomUUID } from "node:crypto";
+import { type Server, connect as dial, createServer } from "node:net";
+import type { Plan } from "../../src/core/remedy/plan";
+import { connect } from "../../src/store/db";
+import { exportLines, importLines } from "../../src/store/exchange";
+import { settle } from "../../src/store/household";
+import { migrate } from "../../src/store/migrate";
+import { send } from "../../src/ui/kit/send";
+import { type Cluster, newCluster } from "../cluster";
+import { type App, MIGRATIONS, clickOn, fill, freePort, goTo, newHousehold, newPage, openBrowser, says, serve } from "../support";
+
+const PLAN: Plan = {
+  format: "jolly-crock/plan", version: 1, units: "us", name: "Thyme oxymel", kind: "oxymel", vessel: "m-1000",
+  steps: [{ do: "add", what: [{ material: "thyme", form: "dried", amount: "1 cup" }, { material: "cider-vinegar", amount: "1 part" }, { material: "honey", amount: "1 part" }] }, { do: "steep", for: "6 weeks", in: "dark-cupboard" }, { do: "strain", how: "wrung" }, { do: "bottle" }],
+};
+
+/** A line to the app that loses things: some requests never arrive, some replies never come back. */
+function badLine(to: () => number, port: number): Promise<{ server: Server; cuts: () => number; mend: () => void }> {
+  let cuts = 0;
+  let bad = true;
+  const server = createServer((client) => {
+    const app = dial(to(), "127.0.0.1");
+    const fate = bad ? Math.random() : 1;
+    const drop = (): void => {
+      cuts++;
+      client.destroy();
+      app.destroy();
+    };
+    client.on("error", () => app.destroy());
+    app.on("error", () => client.destroy());
+    client.on("close", () => app.destroy());
+    app.on("close", () => client.end());
+    client.on("data", (d: Buffer) => (fate < 0.1 ? drop() : app.write(d)));
+    app.on("data", (d: Buffer) => (fate < 0.25 ? drop() : client.write(d)));
+  });
+  return new Promise((done) => server.listen(port, "127.0.0.1", () => done({ server, cuts: () => cuts, mend: () => (bad = false) })));
+}
+
+describe("fifty kills while writing", () => {
+  let cluster: Cluster;
+  let app: App;
+  let line: Awaited<ReturnType<typeof badLine>>;
+  let linePort = 0;
+  const realFetch = globalThis.fetch;
+  beforeAll(async () => {
+    cluster = await newCluster();
+    const admin = connect(`${cluster.root}/postgres`, 1);
+    await admin.unsafe("create database kitchen");
+    await admin.end();
+    const sql = connect(`${cluster.root}/kitchen`, 1);
+    await migrate(sql, MIGRATIONS);
+    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us" });
+    await sql.end();
+    linePort = await freePort();
+    // The app answers to the name the browser uses, which is the line's.
+    app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z");
+    line = await badLine(() => app.port, linePort);
+    globalThis.fetch = ((url: string, init?: RequestInit) => (!url.startsWith("/") ? realFetch(url, init) : realFetch(`http://127.0.0.1:${linePort}${url}`, { ...init, headers: { ...(init?.headers as Record<string, string>), origin: `http://127.0.0.1:${app.port}`, host: `127.0.0.1:${app.port}`, connection: "close" } }))) as typeof fetch;
+  }, 120_000);
+  afterAll(async () => {
+    globalThis.fetch = realFetch;
+    line?.server.close();
+    await app?.stop();
+    cluster?.stop();
+  });
+
+  test("nothing acknowledged is lost, nothing is written twice, and what was given up is there once or not at all", async () => {
+    const acknowledged = new Map<string, string>();
+    const sentKeys = new Set<string>();
+    const streams: string[] = [];
+    let kills = 0;
+    let stop = false;
+    const insist = async (url: string, body: { key: string } & Record<string, unknown>): Promise<boolean> => {
+      sentKeys.add(body.key);
+      for (let i = 0; i < 12; i++) {
+        const sent = await send(url, body);
+        if (sent.ok) {
+          acknowledged.set(body.key, url);
+          return true;
+        }
+        if (!sent.away) return false;
+      }
+      return false;
+    };
+    const writer = async (): Promise<void> => {
+      while (!stop) {
+        const id = randomUUID();
+        if (!(await insist("/api/batches", { id, key: randomUUID(), plan: PLAN, reasons: {} }))) continue;
+        streams.push(id);
+        for (let i = 0; i < 6 && !stop; i++) await insist(`/api/batches/${id}`, { key: randomUUID(), type: "noted", body: { text: `note ${i}` } });
+        await insist(`/api/batches/${id}`, { key: randomUUID(), type: "strained", seen: 7, body: { measured: "700 mL", how: "wrung" } });
+      }
+    };
+    const killer = async (): Promise<void> => {
+      while (kills < 50) {
+        await new Promise((r) => setTimeout(r, 80 + Math.random() * 500));
+        if (Math.random() < 0.6) {
+          await app.stop("SIGKILL");
+          app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z", app.port);
+        } else {
+          cluster.kill();
+          cluster.start();
+        }
+        kills++;
+      }
+      stop = true;
+      line.mend();
+    };
+    await Promise.all([killer(), writer(), writer(), writer(), writer()]);
+    const sql = connect(`${cluster.root}/kitchen`, 2);
+    const events = await sql<{ key: string; stream_id: string; seq: number; type: string }[]>`select key, stream_id, seq, type from event order by stream_id, seq`;
+    const lost = [...acknowledged.keys()].filter((k) => !events.some((e) => e.key === k));
+    expect(kills).toBe(50);
+    expect(line.cuts()).toBeGreaterThan(5);
+    expect(acknowledged.size).toBeGreaterThan(60);
+    expect(lost).toEqual([]);
+    expect(new Set(events.map((e) => e.key)).size).toBe(events.length);
+    expect(events.filter((e) => !sentKeys.has(e.key))).toEqual([]);
+    const codes = await sql<{ code: string }[]>`select body ->> 'code' as code from event where type = 'begun'`;
+    expect(new Set(codes.map((c) => c.code)).size).toBe(codes.length);
+    for (const id of streams) {
+      const mine = events.filter((e) => e.stream_id === id);
+      expect(mine.map((e) => e.seq)).toEqual(mine.map((_, i) => i + 1));
+      expect(mine.filter((e) => e.type === "strained").length).toBeLessThanOrEqual(1);
+    }
+    // And the whole of it, backed up and restored elsewhere, is the same to the byte.
+    const lines = await exportLines(sql);
+    await sql.end();
+    const other = await newHousehold();
+    await other.sql`truncate household`;
+    await importLines(other.sql, lines);
+    expect(await exportLines(other.sql)).toEqual(lines);
+    await other.drop();
+  }, 300_000);
+});
+
+describe("a server that dies under the maker's hands", () => {
+  test("keeps what was typed, says so, and the same tap is written once when it is back", async () => {
+    const home = await newHousehold();
+    let app = await serve(home.url, "2026-11-24T09:00:00Z");
+    const browser = await openBrowser();
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}/bench`);
+    await page.waitForSelector('[aria-busy="false"]');
+    await page.type('input[role="combobox"]', "1 cup thyme, dried");
+    await page.keyboard.press("Enter");
+    await page.waitForSelector('[data-testid="verdict"]');
+    await app.stop("SIGKILL");
+    await clickOn(page, "Begin this batch");
+    await says(page, "Beginning…");
+    await new Promise((r) => setTimeout(r, 1200));
+    app = await serve(home.url, "2026-11-24T09:00:00Z", app.port);
+    await says(page, "OX-26-01, Thyme oxymel, has begun");
+    expect(await home.sql`select count(*)::int as n from event`).toEqual([{ n: 1 }]);
+    // A strain half typed lives through a restart and a reload.
+    await page.click("main ul a");
+    await page.waitForFunction(() => location.pathname.startsWith("/batch/"));
+    await goTo(page, `${page.url().split("?")[0]}/strain`);
+    await fill(page, "#measured", "3 cu");
+    await app.stop("SIGKILL");
+    app = await serve(home.url, "2026-11-24T09:00:00Z", app.port);
+    await page.reload();
+    await page.waitForFunction(() => (document.querySelector("#measured") as HTMLInputElement).value === "3 cu");
+    await browser.close();
+    await app.stop();
+    await home.drop();
+  }, 120_000);
+});

@@ -1,0 +1,173 @@
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Browser, Page } from "puppeteer-core";
+import { type App, type Household, ROOT, fill, goTo, newHousehold, newPage, openBrowser, says, serve, text, words } from "../support";
+
+let home: Household;
+let app: App;
+let browser: Browser;
+const ids: Record<string, string> = {};
+const AXE = readFileSync(join(ROOT, "node_modules/axe-core/axe.min.js"), "utf8");
+
+beforeAll(async () => {
+  home = await newHousehold("demo");
+  app = await serve(home.url, "2026-11-24T09:00:00Z");
+  browser = await openBrowser();
+  for (const r of await home.sql<{ id: string; code: string }[]>`select id, code from batch`) ids[r.code] = r.id;
+}, 90_000);
+afterAll(async () => {
+  await browser?.close();
+  await app?.stop();
+  await home?.drop();
+});
+
+const views = (): Record<string, string> => ({
+  shelf: "/", bench: "/bench", cellar: "/cellar", batch: `/batch/${ids["OX-26-02"]}`, discarded: `/batch/${ids["FC-26-01"]}`, bottled: `/batch/${ids["SY-26-01"]}`, strain: `/batch/${ids["FC-26-02"]}/strain`, finish: `/batch/${ids["VI-26-02"]}/finish`, bottle: `/batch/${ids["VI-26-02"]}/bottle`, labels: `/batch/${ids["SY-26-01"]}/label`, nowhere: "/batch/nowhere",
+});
+const NAMES = ["shelf", "bench", "cellar", "batch", "discarded", "bottled", "strain", "finish", "bottle", "labels", "nowhere"];
+const planned = async (page: Page): Promise<void> => {
+  await goTo(page, `${app.url}/bench`);
+  await page.evaluate(() => localStorage.clear());
+  await goTo(page, `${app.url}/bench`);
+  await page.waitForSelector('[aria-busy="false"]');
+  for (const t of ["1½ cups hyssop, dried", "3 tbsp fennel seed"]) {
+    await page.type('input[role="combobox"]', t);
+    await page.keyboard.press("Enter");
+  }
+  await page.waitForSelector('[role="slider"]');
+};
+
+describe("every view", () => {
+  test.each(NAMES)("%s: no accessibility violation, no browser error, its policy and headers", async (name) => {
+    const page = await newPage(browser);
+    const reply = await page.goto(`${app.url}${views()[name]!}`);
+    await page.waitForSelector('html[data-awake="yes"]');
+    if (name === "bench") await planned(page);
+    await page.evaluate(AXE);
+    const found = await page.evaluate(async () => {
+      const r = await (window as unknown as { axe: { run: (o: unknown) => Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }> } }).axe.run({ runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] });
+      return r.violations.map((v) => `${v.id}: ${v.nodes[0]!.html.slice(0, 160)} ${v.nodes[0]!.failureSummary}`);
+    });
+    expect(found).toEqual([]);
+    if (name !== "nowhere") expect(page.errors).toEqual([]);
+    const csp = reply!.headers()["content-security-policy"]!;
+    expect(csp).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic'/);
+    expect(csp).toContain("frame-ancestors 'none'");
+    expect(reply!.headers()["x-content-type-options"]).toBe("nosniff");
+    expect(reply!.status()).toBe(name === "nowhere" ? 404 : 200);
+    await page.close();
+  });
+
+  test.each([[390, 844, "phone"], [820, 1180, "tablet"], [640, 400, "1280 at twice the size"]])("nothing runs off the side at %p by %p (%s)", async (w, h) => {
+    const page = await newPage(browser, w, h);
+    for (const name of NAMES) {
+      await goTo(page, `${app.url}${views()[name]!}`);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect([name, over <= 1]).toEqual([name, true]);
+    }
+    await planned(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(1);
+    await page.close();
+  });
+
+  test("an address of another name is not answered, and a foreign page cannot write", async () => {
+    const page = await newPage(browser);
+    await page.setExtraHTTPHeaders({});
+    const http = await import("node:http");
+    const status = await new Promise<number>((done) => http.get({ host: "127.0.0.1", port: app.port, path: "/", headers: { host: "evil.example" } }, (r) => done(r.statusCode!)));
+    expect(status).toBe(421);
+    await page.close();
+  });
+});
+
+describe("the parts rail", () => {
+  const parts = (page: Page) => page.$eval('input[aria-label="honey: amount"]', (e) => (e as HTMLInputElement).value);
+  const JOINT = '[aria-label="cider vinegar against honey"]';
+  test("is dragged, and everything follows; one drag is one undo", async () => {
+    const page = await newPage(browser);
+    await planned(page);
+    expect(await parts(page)).toBe("1 part");
+    const before = await text(page, '[data-testid="why"]');
+    const joint = (await (await page.$(JOINT))!.boundingBox())!;
+    const y = joint.y + 20;
+    await page.mouse.move(joint.x + 12, y);
+    await page.mouse.down();
+    for (let i = 1; i <= 12; i++) await page.mouse.move(joint.x + 12 - i * 6, y);
+    await page.mouse.up();
+    const after = await parts(page);
+    expect(Number(after.split(" ")[0]!.replace("⅓", ".33").replace("½", ".5").replace("⅔", ".67").replace("¼", ".25").replace("¾", ".75"))).toBeGreaterThan(1.3);
+    expect(await text(page, '[data-testid="why"]')).not.toBe(before);
+    await page.click('[aria-label="Undo"]');
+    expect(await parts(page)).toBe("1 part");
+    await page.click('[aria-label="Redo"]');
+    expect(await parts(page)).toBe(after);
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+  test("is nudged by arrow keys and settles on the schools", async () => {
+    const page = await newPage(browser);
+    await planned(page);
+    await page.focus(JOINT);
+    await page.keyboard.press("PageUp");
+    expect(await parts(page)).toBe("2 parts");
+    expect(await text(page, '[data-testid="verdict"]')).toContain("six months");
+    await says(page, "Let it work in the fridge");
+    await page.keyboard.press("PageDown");
+    expect(await parts(page)).toBe("1 part");
+    await page.keyboard.press("ArrowLeft");
+    expect(await page.$eval(JOINT, (e) => e.getAttribute("aria-valuenow"))).toBe("51");
+    await page.close();
+  });
+  test("typing a part moves the joint", async () => {
+    const page = await newPage(browser);
+    await planned(page);
+    await fill(page, 'input[aria-label="honey: amount"]', "3 parts");
+    await page.waitForFunction((s) => document.querySelector(s)?.getAttribute("aria-valuenow") === "75", {}, JOINT);
+    await page.close();
+  });
+});
+
+describe("the vessel drawing", () => {
+  test("says in words what it shows, to the level", async () => {
+    const page = await newPage(browser);
+    await planned(page);
+    const said = await page.$eval('section[aria-labelledby="vessel"] svg', (e) => e.getAttribute("aria-label"));
+    expect(said).toMatch(/quart jar\. From the base up: dried herb from 0\.0 to 3\.\d cm; seed or spice from .*; vinegar from .*; honey from .* to 15\.\d cm\./);
+    await page.close();
+  });
+});
+
+describe("units", () => {
+  test("switch at once and everywhere, and hold over a reload", async () => {
+    const page = await newPage(browser);
+    await planned(page);
+    expect(await words(page)).toContain("1¾ cups + 1½ tbsp, 437 mL");
+    await page.evaluate(() => [...document.querySelectorAll("header button")].find((b) => b.textContent === "metric")!.dispatchEvent(new MouseEvent("click", { bubbles: true })));
+    await page.waitForFunction(() => !document.querySelector("main")!.innerText.includes("cups +"));
+    await page.reload();
+    await page.waitForSelector('[role="slider"]');
+    expect(await words(page)).not.toContain("cups +");
+    expect(await page.$eval('input[aria-label="hyssop: amount"]', (e) => (e as HTMLInputElement).value)).toBe("1½ cups");
+    await page.close();
+  });
+});
+
+describe("finish to the measured volume", () => {
+  test("more honey, and the verdict follows; written, the batch rests on it", async () => {
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}${views()["finish"]!}`);
+    await fill(page, 'input[aria-label="honey: amount"]', "1 of liquid");
+    await says(page, "acid and sugar index at least");
+    await fill(page, 'input[aria-label="honey: amount"]', "to 99 Bx");
+    await says(page, "A goal here runs from");
+    await fill(page, 'input[aria-label="honey: amount"]', "1 of liquid");
+    await says(page, "acid and sugar index at least");
+    await page.evaluate(() => [...document.querySelectorAll("button")].find((b) => b.textContent === "Mixed through")!.click());
+    await says(page, "to bottle");
+    const ml = Number(/About (\d+) mL to bottle/.exec(await words(page))![1]);
+    expect(ml).toBeGreaterThan(1050);
+    expect(ml).toBeLessThan(1160);
+    await page.close();
+  });
+});
