@@ -175,3 +175,14 @@ run_tests() {
     console.log(`tests: ${o.numPassedTests} passed, ${o.numFailedTests + o.numRuntimeErrorTestSuites + extra} failed`);' "$scratch/out.json" "$failed" || { echo "tests: 0 passed, 1 failed"; failed=1; }
   return $failed
 }
+
+# Measured on a scratch cluster and the production build, beside any household.
+run_bench() {
+  mkdir -p .jolly
+  scratch=$(node -p 'require("path").join(require("fs").realpathSync(require("os").tmpdir()), "jolly-bench-" + process.pid)')
+  mkdir -m 755 -p "$scratch"
+  trap 'cluster_down; rm -rf "$scratch"' EXIT
+  cluster_up "$scratch/data"
+  need_build for-tests
+  TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/bench.ts
+}

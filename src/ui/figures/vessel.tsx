@@ -40,26 +40,26 @@ function slice(s: Solid, from: number, to: number): [number, number][] {
   return points;
 }
 
-/** Heights spread so that no two labels stand closer than `gap`, each as near its own as can be, and none outside `least`–`most`. */
+/**
+ * Heights spread so that no two labels stand closer than `gap`, each as near its own as can be, none outside `least`–`most` while there is room.
+ * Least squares by pooling neighbours: with i·gap taken off, the order must only not fall.
+ */
 export function spread(heights: readonly number[], gap: number, least: number, most: number): number[] {
-  const order = heights.map((h, i) => ({ h, i })).sort((a, b) => a.h - b.h);
-  const at = order.map((o) => o.h);
-  for (let round = 0; round < 40; round++) {
-    let moved = false;
-    for (let k = 1; k < at.length; k++) {
-      const short = gap - (at[k]! - at[k - 1]!);
-      if (short > 1e-6) {
-        at[k - 1] = at[k - 1]! - short / 2;
-        at[k] = at[k]! + short / 2;
-        moved = true;
-      }
+  const order = heights.map((h, i) => ({ h, i })).sort((a, b) => a.h - b.h || a.i - b.i);
+  const pools: { sum: number; n: number }[] = [];
+  order.forEach((o, k) => {
+    pools.push({ sum: o.h - k * gap, n: 1 });
+    while (pools.length > 1 && pools[pools.length - 2]!.sum / pools[pools.length - 2]!.n > pools[pools.length - 1]!.sum / pools[pools.length - 1]!.n) {
+      const top = pools.pop()!;
+      const under = pools[pools.length - 1]!;
+      under.sum += top.sum;
+      under.n += top.n;
     }
-    if (at.length > 0 && at[0]! < least) at[0] = least;
-    if (at.length > 0 && at[at.length - 1]! > most) at[at.length - 1] = most;
-    if (!moved) break;
-  }
+  });
   const out = new Array<number>(heights.length);
-  order.forEach((o, k) => (out[o.i] = at[k]!));
+  const highest = most - (heights.length - 1) * gap;
+  let k = 0;
+  for (const p of pools) for (let j = 0; j < p.n; j++, k++) out[order[k]!.i] = Math.max(least, Math.min(highest, p.sum / p.n)) + k * gap;
   return out;
 }
 

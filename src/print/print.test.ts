@@ -1,0 +1,109 @@
+import { describe, expect, test } from "@jest/globals";
+import { inflateSync } from "node:zlib";
+import type { Label } from "../core/label/label";
+import { LEAST_PT, MM_PER_PT, PAGES, gridCells, layOut, wrap } from "../core/label/layout";
+import { measure } from "./fonts";
+import { labelSvg, laidOut, sheetPdf, singlesPdf } from "./label-files";
+import { LabelRequest, sizeOf } from "./request";
+
+const LABEL: Label = { code: "OX-26-02", name: "Hyssop & fennel oxymel", kind: "oxymel", volume: "250 mL", contents: "heather honey, cider vinegar, hyssop, fennel seed", made: "18 October 2026", strained: "29 November 2026", bestBy: "28 May 2027", ownDate: false, keep: "Keep cool and dark.", opened: "Once opened: fridge, one year at most.", taken: "A spoonful in the morning.", cautions: ["Contains honey: never for a child under 12 months.", "Not in pregnancy or nursing without licensed advice."] };
+const LONG: Label = { ...LABEL, name: "Meadowsweet, lime-blossom, blackberry-leaf and late hawthorn oxymel from the towpath hedge", contents: Array.from({ length: 14 }, (_, i) => `ingredient number ${i}`).join(", ") };
+
+const pages = (pdf: Buffer): number[][] => [...pdf.toString("latin1").matchAll(/\/MediaBox \[([\d. ]+)\]/g)].map((m) => m[1]!.trim().split(" ").map(Number));
+/** The drawing orders of every page, inflated. */
+const drawn = (pdf: Buffer): string => {
+  const out: string[] = [];
+  const raw = pdf.toString("latin1");
+  for (const m of raw.matchAll(/stream\r?\n/g)) {
+    const from = m.index + m[0].length;
+    try {
+      out.push(inflateSync(Buffer.from(raw.slice(from, raw.indexOf("endstream", from)), "latin1")).toString("latin1"));
+    } catch {
+      // a font or an image
+    }
+  }
+  return out.join("\n");
+};
+
+describe("the layout of a label", () => {
+  test.each([[80, 50], [100, 60], [70, 36], [50, 30]])("%p by %p mm: all of it inside, none under six points", (w, h) => {
+    const l = layOut(LABEL, w, h, measure);
+    expect(l.pt).toBeGreaterThanOrEqual(LEAST_PT);
+    for (const i of l.items) {
+      if (i.kind === "rule") continue;
+      expect(i.pt).toBeGreaterThanOrEqual(LEAST_PT);
+      expect(i.y).toBeLessThanOrEqual(h);
+      const right = i.anchor === "end" ? i.x : i.x + measure(i.text, i.face, i.pt);
+      expect(right).toBeLessThanOrEqual(w + 0.01);
+    }
+  });
+  test("on a small one the least needful goes, never the date, the place or honey's warning, and the maker is told", () => {
+    const l = layOut(LONG, 50, 30, measure);
+    const said = l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ");
+    expect(said).toContain("Best by 28 May 2027");
+    expect(said).toContain("Keep cool and dark.");
+    expect(said.replace(/- /g, "")).toContain("never for a child under 12 months.");
+    expect(l.leftOut.length).toBeGreaterThan(0);
+  });
+  test("a word longer than the label is broken, not run over", () => {
+    const lines = wrap("Llanfairpwllgwyngyllgogerychwyrndrobwll", 20, "bold", 9, measure);
+    expect(lines.length).toBeGreaterThan(1);
+    for (const t of lines) expect(measure(t, "bold", 9)).toBeLessThanOrEqual(20);
+  });
+});
+
+describe("the millimetre grid", () => {
+  test("starts at any cell and turns the page", () => {
+    const g = gridCells(5, 80, 50, PAGES.a4, 8);
+    expect([g.across, g.down]).toEqual([2, 5]);
+    expect(g.cells[0]).toEqual({ page: 0, x: 8, y: 8 + 4 * 52 });
+    expect(g.cells[2]).toEqual({ page: 1, x: 8, y: 8 });
+  });
+  test("a label larger than the page has no cell", () => expect(gridCells(1, 300, 300, PAGES.a4).cells).toEqual([]));
+});
+
+describe("the PDF", () => {
+  test("a single label's page is the label, to a fifth of a millimetre, with its fonts in it", async () => {
+    const pdf = await singlesPdf([LABEL, LABEL], 80, 50);
+    const boxes = pages(pdf);
+    expect(boxes.length).toBe(2);
+    for (const b of boxes) {
+      expect(Math.abs(b[2]! * MM_PER_PT - 80)).toBeLessThan(0.2);
+      expect(Math.abs(b[3]! * MM_PER_PT - 50)).toBeLessThan(0.2);
+    }
+    expect(pdf.toString("latin1").match(/\/FontFile[23]?/g)!.length).toBeGreaterThanOrEqual(3);
+  });
+  test("on a sheet every label's outline stands where the grid says, at its size", async () => {
+    const start = 3;
+    const pdf = await sheetPdf([LABEL, LABEL, LABEL], 80, 50, PAGES.a4, start);
+    expect(pages(pdf)[0]!.map((x) => Math.round(x * MM_PER_PT * 10) / 10)).toEqual([0, 0, 210, 297]);
+    const orders = drawn(pdf);
+    const { cells } = gridCells(3, 80, 50, PAGES.a4, start);
+    const places = [...orders.matchAll(/1 0 0 1 ([\d.]+) ([\d.]+) cm/g)].map((m) => [Number(m[1]) * MM_PER_PT, Number(m[2]) * MM_PER_PT]);
+    for (const c of cells) expect(places.some(([x, y]) => Math.abs(x! - c.x) < 0.2 && Math.abs(y! - c.y) < 0.2)).toBe(true);
+    const outlines = [...orders.matchAll(/0 0 ([\d.]+) ([\d.]+) re/g)].map((m) => [Number(m[1]) * MM_PER_PT, Number(m[2]) * MM_PER_PT]);
+    expect(outlines.length).toBe(3);
+    for (const [w, h] of outlines) {
+      expect(Math.abs(w! - 80)).toBeLessThan(0.2);
+      expect(Math.abs(h! - 50)).toBeLessThan(0.2);
+    }
+  });
+});
+
+describe("the SVG", () => {
+  test("is the same layout, its words as text, and nothing in it runs", () => {
+    const svg = labelSvg(laidOut({ ...LABEL, name: `<script>alert("x")</script> & co` }, 80, 50));
+    expect(svg).toMatch(/^<svg [^>]*width="80mm" height="50mm" viewBox="0 0 80 50">/);
+    expect(svg).not.toContain("<script");
+    expect(svg).toContain("Best by 28 May 2027");
+  });
+});
+
+describe("what may be asked for", () => {
+  test("sizes are bounded, nonsense is refused", () => {
+    expect(sizeOf("999x999")).toEqual({ widthMm: 190, heightMm: 250 });
+    expect(LabelRequest.safeParse({ size: "big" }).success).toBe(false);
+    expect(LabelRequest.safeParse({ start: "-4" }).success).toBe(false);
+    expect(LabelRequest.parse({})).toEqual({ size: "80x50", sheet: "single", start: 1 });
+  });
+});
