@@ -2,6 +2,7 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
+import { get } from "node:http";
 import { createServer } from "node:net";
 import { join } from "node:path";
 import puppeteer, { type Browser, type Page } from "puppeteer-core";
@@ -79,12 +80,19 @@ export interface App {
   readonly stop: (signal?: NodeJS.Signals) => Promise<void>;
 }
 
-/** The production server on a household, its clock stopped or ticking from `now`. */
-export async function serve(url: string, now: string, port?: number, frozen = true): Promise<App> {
+/** Whether the app answers, asked under the name it answers to. */
+const healthy = (port: number, name: string): Promise<boolean> => new Promise((done) => get({ host: "127.0.0.1", port, path: "/api/health", headers: { host: name }, timeout: 2000 }, (r) => { r.resume(); done(r.statusCode === 200); }).on("error", () => done(false)).on("timeout", () => done(false)));
+
+/**
+ * The production server on a household, its clock stopped at `now`.
+ * @param answersTo port the browser knows it by, where something stands between
+ */
+export async function serve(url: string, now: string, port?: number, answersTo?: number): Promise<App> {
   const on = port ?? (await freePort());
+  const known = answersTo ?? on;
   const child: ChildProcess = spawn(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(on)], {
     cwd: ROOT,
-    env: { ...process.env, NODE_ENV: "production", NODE_OPTIONS: "", DATABASE_URL: url, JOLLY_PORT: String(on), NEXT_TELEMETRY_DISABLED: "1", JOLLY_NOW: "", JOLLY_NOW_FROZEN: "", [frozen ? "JOLLY_NOW_FROZEN" : "JOLLY_NOW"]: now },
+    env: { ...process.env, NODE_ENV: "production", NODE_OPTIONS: "", DATABASE_URL: url, JOLLY_PORT: String(known), NEXT_TELEMETRY_DISABLED: "1", JOLLY_NOW: "", JOLLY_NOW_FROZEN: now },
     stdio: ["ignore", "ignore", "pipe"],
   });
   let said = "";
@@ -92,11 +100,7 @@ export async function serve(url: string, now: string, port?: number, frozen = tr
   const stop = (signal: NodeJS.Signals = "SIGKILL"): Promise<void> => new Promise((done) => (child.exitCode !== null || child.signalCode !== null ? done() : (child.once("exit", () => done()), void child.kill(signal))));
   for (let i = 0; i < 150; i++) {
     if (child.exitCode !== null) throw new Error(`the app did not start: ${said}`);
-    try {
-      if ((await fetch(`http://127.0.0.1:${on}/api/health`)).ok) return { url: `http://127.0.0.1:${on}`, port: on, stop };
-    } catch {
-      // not up yet
-    }
+    if (await healthy(on, `127.0.0.1:${known}`)) return { url: `http://127.0.0.1:${on}`, port: on, stop };
     await new Promise((r) => setTimeout(r, 100));
   }
   await stop();

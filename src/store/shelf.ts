@@ -30,7 +30,7 @@ export interface CellarLine {
 }
 
 /** Bottles by batch and place, first to go first; `most` of them. */
-export async function cellar(sql: Sql, most = 200): Promise<CellarLine[]> {
+export async function cellar(sql: Sql, most = 60): Promise<CellarLine[]> {
   return sql<CellarLine[]>`
     select b.id as batch_id, b.code, b.name, b.kind, count(*)::int as bottles, sum(x.ml)::float8 as ml, x.place, x.best_by
     from bottle x join batch b on b.id = x.batch_id

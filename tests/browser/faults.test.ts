@@ -21,7 +21,7 @@ function badLine(to: () => number, port: number): Promise<{ server: Server; cuts
   let bad = true;
   const server = createServer((client) => {
     const app = dial(to(), "127.0.0.1");
-    const fate = bad ? Math.random() : 1;
+    let fate = 1;
     const drop = (): void => {
       cuts++;
       client.destroy();
@@ -31,7 +31,12 @@ function badLine(to: () => number, port: number): Promise<{ server: Server; cuts
     app.on("error", () => client.destroy());
     client.on("close", () => app.destroy());
     app.on("close", () => client.end());
-    client.on("data", (d: Buffer) => (fate < 0.1 ? drop() : app.write(d)));
+    client.on("data", (d: Buffer) => {
+      // Drawn anew for every request, since one connection carries many.
+      fate = bad ? Math.random() : 1;
+      if (fate < 0.1) drop();
+      else app.write(d);
+    });
     app.on("data", (d: Buffer) => (fate < 0.25 ? drop() : client.write(d)));
   });
   return new Promise((done) => server.listen(port, "127.0.0.1", () => done({ server, cuts: () => cuts, mend: () => (bad = false) })));
@@ -54,9 +59,10 @@ describe("fifty kills while writing", () => {
     await sql.end();
     linePort = await freePort();
     // The app answers to the name the browser uses, which is the line's.
-    app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z");
+    app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z", undefined, linePort);
     line = await badLine(() => app.port, linePort);
-    globalThis.fetch = ((url: string, init?: RequestInit) => (!url.startsWith("/") ? realFetch(url, init) : realFetch(`http://127.0.0.1:${linePort}${url}`, { ...init, headers: { ...(init?.headers as Record<string, string>), origin: `http://127.0.0.1:${app.port}`, host: `127.0.0.1:${app.port}`, connection: "close" } }))) as typeof fetch;
+    // The browser's own sender, from a page that stands at the line's address.
+    globalThis.fetch = ((url: string, init?: RequestInit) => realFetch(`http://127.0.0.1:${linePort}${url}`, { ...init, headers: { ...(init?.headers as Record<string, string>), origin: `http://127.0.0.1:${linePort}` } })) as typeof fetch;
   }, 120_000);
   afterAll(async () => {
     globalThis.fetch = realFetch;
@@ -97,7 +103,7 @@ describe("fifty kills while writing", () => {
         await new Promise((r) => setTimeout(r, 80 + Math.random() * 500));
         if (Math.random() < 0.6) {
           await app.stop("SIGKILL");
-          app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z", app.port);
+          app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z", app.port, linePort);
         } else {
           cluster.kill();
           cluster.start();

@@ -1,17 +1,17 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Redo2, Undo2 } from "lucide-react";
 import { careOf } from "@/core/care/care";
 import { cautionsOf } from "@/core/cautions/rules";
 import type { Fault } from "@/core/fault";
 import type { Household } from "@/core/quantity/units";
-import { KINDS, KIND_WORDS, type Kind, type Plan, Plan as PlanSchema } from "@/core/remedy/plan";
+import { KINDS, KIND_WORDS, type Kind, type Line, type Plan, Plan as PlanSchema } from "@/core/remedy/plan";
 import { type Reckoning, reckonProgram } from "@/core/remedy/reckon";
 import { type Program, resolve } from "@/core/remedy/resolve";
 import { cautiousWay, emptyPlan, madeBy, wayById, waysOf } from "@/core/remedy/ways";
 import { VESSELS } from "@/core/vessel/catalogue";
-import { vesselOf } from "@/core/vessel/vessel";
+import { type Lid, vesselOf } from "@/core/vessel/vessel";
 import { PartsRail } from "../figures/rail";
 import { send } from "../kit/send";
 import { AddLine } from "./add-line";
@@ -58,7 +58,15 @@ export function Bench({ household, today, busy }: { household: Household; today:
 
   useEffect(() => act({ do: "replace", to: kept() ?? fresh(household) }), [household]);
   useEffect(() => {
-    if (bench.id !== "") localStorage.setItem(DRAFT, JSON.stringify(bench));
+    if (bench.id === "") return;
+    // Kept once the hand rests, and at the latest when the page goes.
+    const keep = (): void => localStorage.setItem(DRAFT, JSON.stringify(bench));
+    const soon = setTimeout(keep, 150);
+    window.addEventListener("pagehide", keep);
+    return () => {
+      clearTimeout(soon);
+      window.removeEventListener("pagehide", keep);
+    };
   }, [bench]);
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
@@ -72,10 +80,26 @@ export function Bench({ household, today, busy }: { household: Household; today:
     return () => window.removeEventListener("keydown", onKey);
   }, []);
 
-  const change = (to: Plan, about?: string): void => {
+  // Handlers stay the same from one drawing to the next, so that only what changed is drawn again; they read the newest state through a ref.
+  const newest = useRef({ bench, plan });
+  newest.current = { bench, plan };
+  const change = useCallback((to: Plan, about?: string): void => {
     setRefused(undefined);
-    act({ do: "change", to: { ...bench, plan: to }, ...(about === undefined ? {} : { about }) });
-  };
+    act({ do: "change", to: { ...newest.current.bench, plan: to }, ...(about === undefined ? {} : { about }) });
+  }, []);
+  const giveReason = useCallback((id: string, why: string): void => act({ do: "change", to: { ...newest.current.bench, reasons: { ...newest.current.bench.reasons, [id]: why } }, about: `reason-${id}` }), []);
+  const actions = useMemo(
+    () => ({
+      change: (s: number, place: number, f: (l: Line) => Line, about: string) => change(changeLine(newest.current.plan, s, place, f), about),
+      remove: (s: number, place: number) => change(removeLine(newest.current.plan, s, place)),
+      move: (s: number, place: number, by: number) => change(moveLine(newest.current.plan, s, place, by)),
+    }),
+    [change],
+  );
+  const choose = useCallback((v: Plan["vessel"], lid: Lid | undefined, about: string): void => {
+    const { vessel: _v, lid: _l, ...rest } = newest.current.plan;
+    change({ ...rest, ...(v === undefined ? {} : { vessel: v }), ...(lid === undefined || about === "vessel" ? {} : { lid }) }, about.startsWith("own-") ? about : undefined);
+  }, [change]);
 
   const resolved = useMemo(() => resolve(plan), [plan]);
   const reckoned = useMemo(() => (resolved.ok ? { program: resolved.value, reckoning: reckonProgram(resolved.value) } : undefined), [resolved]);
@@ -85,6 +109,7 @@ export function Bench({ household, today, busy }: { household: Household; today:
   const faults = resolved.ok ? [] : resolved.faults;
   const care = useMemo(() => (shown ? careOf(shown.program, shown.reckoning.fit, shown.reckoning.working) : undefined), [shown]);
   const cautions = useMemo(() => (reckoned ? cautionsOf(reckoned) : []), [reckoned]);
+  const grave = useMemo(() => cautions.filter((c) => c.severity !== "note"), [cautions]);
   const loose = cautions.filter((c) => !c.line || c.severity === "note");
   const never = cautions.find((c) => c.severity === "never");
   const unanswered = cautions.filter((c) => c.severity === "stop" && !bench.reasons[c.id]?.trim());
@@ -114,6 +139,7 @@ export function Bench({ household, today, busy }: { household: Household; today:
       setRefused(sent.fault);
       return;
     }
+    act({ do: "replace", to: { ...bench, id: "" } });
     localStorage.removeItem(DRAFT);
     router.push(`/?begun=${sent.answer.code}`);
   };
@@ -160,22 +186,18 @@ export function Bench({ household, today, busy }: { household: Household; today:
           reckoning={shown?.reckoning}
           stale={stale}
           faults={faults}
-          cautions={cautions.filter((c) => c.severity !== "note")}
+          cautions={grave}
           reasons={bench.reasons}
-          giveReason={(id, why) => act({ do: "change", to: { ...bench, reasons: { ...bench.reasons, [id]: why } }, about: `reason-${id}` })}
-          actions={{
-            change: (s, place, f, about) => change(changeLine(plan, s, place, f), about),
-            remove: (s, place) => change(removeLine(plan, s, place)),
-            move: (s, place, by) => change(moveLine(plan, s, place, by)),
-          }}
+          giveReason={giveReason}
+          actions={actions}
         />
         <AddLine household={plan.units} add={(line) => change(addLine(plan, line))} />
         {elsewhere.map((f) => <p key={f.name + f.message} role="alert" className="wrong">{f.message}</p>)}
         <div className="pt-2" aria-live="polite">
-          {loose.map((c) => <CautionNote key={c.id} caution={c} reason={bench.reasons[c.id] ?? ""} giveReason={(why) => act({ do: "change", to: { ...bench, reasons: { ...bench.reasons, [c.id]: why } }, about: `reason-${c.id}` })} />)}
+          {loose.map((c) => <CautionNote key={c.id} caution={c} reason={bench.reasons[c.id] ?? ""} giveReason={(why) => giveReason(c.id, why)} />)}
         </div>
       </div>
-      <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} busy={busy} choose={(v, lid, about) => { const { vessel: _v, lid: _l, ...rest } = plan; change({ ...rest, ...(v === undefined ? {} : { vessel: v }), ...(lid === undefined || (about === "vessel") ? {} : { lid }) }, about.startsWith("own-") ? about : undefined); }} />
+      <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} busy={busy} choose={choose} />
       <div className="min-w-0">
         {shown && care ? <Outcome r={shown.reckoning} care={care} today={today} stale={stale} /> : <section><h2 className="ruled-head">What you will have</h2><p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p></section>}
         <div className="pt-4 flex flex-wrap items-center gap-4">

@@ -1,4 +1,5 @@
 "use client";
+import { memo } from "react";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import type { Fault } from "@/core/fault";
 import { MATERIALS } from "@/core/material/catalogue";
@@ -37,27 +38,45 @@ function usualStrength(m: Material | undefined): string {
   return `${Number((m.row.abv ?? (m.row.composition.acetic ?? 0) * 100).toFixed(1))} %`;
 }
 
-function OneLine({ line, step, place, last, p }: { line: Line; step: number; place: number; last: boolean; p: Props }) {
+interface LineProps {
+  readonly line: Line;
+  readonly step: number;
+  readonly place: number;
+  readonly last: boolean;
+  /** Grams and millilitres it comes to; missing while the plan does not reckon. */
+  readonly grams: number | undefined;
+  readonly millilitres: number | undefined;
+  readonly stale: boolean;
+  readonly faults: readonly Fault[];
+  readonly cautions: readonly Caution[];
+  readonly reasons: Readonly<Record<string, string>>;
+  readonly actions: LineActions;
+  readonly giveReason: (id: string, why: string) => void;
+}
+
+const NO_FAULTS: readonly Fault[] = [];
+const NO_CAUTIONS: readonly Caution[] = [];
+
+/** One line; drawn again only when it or what it comes to has changed, so that a drag touches only what moves. */
+const OneLine = memo(function OneLine(p: LineProps) {
+  const { line, step, place, last } = p;
   const units = useUnits();
   const material = MATERIALS.get(line.material);
   const stuff = material ? stuffOf(material, { form: line.form, cut: line.cut }) : undefined;
-  const found = p.reckoning?.lines.find((l) => l.step === step && l.place === place);
-  const mine = p.faults.filter((f) => f.path[0] === "steps" && f.path[1] === step && f.path[3] === place);
-  const amountFault = mine.find((f) => f.path[4] === "amount" || f.path.length <= 4);
-  const strengthFault = mine.find((f) => f.path[4] === "strength");
-  const otherFault = mine.find((f) => f !== amountFault && f !== strengthFault);
+  const amountFault = p.faults.find((f) => f.path[4] === "amount" || f.path.length <= 4);
+  const strengthFault = p.faults.find((f) => f.path[4] === "strength");
+  const otherFault = p.faults.find((f) => f !== amountFault && f !== strengthFault);
   const name = material?.row.names[0] ?? line.material;
   const id = `line-${step}-${place}`;
   const plant = material?.kind === "plant";
   const cls = material?.row.class;
   const liquid = stuff?.ok && !stuff.value.plant && stuff.value.bulkLoose === stuff.value.density;
   const measured = /cup|tbsp|tsp|ml|cl|\bl\b|pint|quart|oz|gallon|g\b|kg|lb/i.test(line.amount) && !/part|jar|liquid/i.test(line.amount);
-  const ml = found ? found.ml.value : 0;
-  const g = found ? found.grams.value : 0;
+  const ml = p.millilitres ?? 0;
+  const g = p.grams ?? 0;
   const byWeight = measured && /\d\s*(?:g|kg|oz|lb)\b/i.test(line.amount);
   // Beside what was typed stands what it comes to: grams for what was scooped, the kitchen measure for what was solved.
-  const exact = !found ? "\u00a0" : liquid ? (measured ? (byWeight ? units.volume(ml) : units.volumeExact(ml)) : units.display === "kitchen" ? `${units.volume(ml)}, ${units.volumeExact(ml)}` : units.volumeExact(ml)) : measured ? (byWeight ? units.volume(ml) : units.massExact(g)) : `${units.volume(ml)}, ${units.massExact(g)}`;
-  const about = p.cautions.filter((c) => c.line && c.line[0] === step && c.line[1] === place && (c.severity === "never" || c.severity === "stop" || c.severity === "caution"));
+  const exact = p.grams === undefined ? "\u00a0" : liquid ? (measured ? (byWeight ? units.volume(ml) : units.volumeExact(ml)) : units.display === "kitchen" ? `${units.volume(ml)}, ${units.volumeExact(ml)}` : units.volumeExact(ml)) : measured ? (byWeight ? units.volume(ml) : units.massExact(g)) : `${units.volume(ml)}, ${units.massExact(g)}`;
   return (
     <li className="border-b border-rule py-2" data-line={`${step}-${place}`}>
       <div className="grid grid-cols-[16px_minmax(0,1fr)_auto_46px] items-baseline gap-x-2.5">
@@ -115,16 +134,23 @@ function OneLine({ line, step, place, last, p }: { line: Line; step: number; pla
         </p>
       )}
       {otherFault && <p role="alert" className="wrong pl-7">{otherFault.message}</p>}
-      {about.map((c) => <CautionNote key={c.id} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={(why) => p.giveReason(c.id, why)} />)}
+      {p.cautions.map((c) => <CautionNote key={c.id} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={(why) => p.giveReason(c.id, why)} />)}
     </li>
   );
-}
+});
 
 /** What goes in, in the order it goes in, with the waits between. */
 export function Lines(p: Props) {
   const items: React.ReactNode[] = [];
   p.plan.steps.forEach((s, step) => {
-    if (s.do === "add") s.what.forEach((line, place) => items.push(<OneLine key={`${step}-${place}-${line.material}`} line={line} step={step} place={place} last={place === s.what.length - 1} p={p} />));
+    if (s.do === "add") {
+      s.what.forEach((line, place) => {
+        const found = p.reckoning?.lines.find((l) => l.step === step && l.place === place);
+        const faults = p.faults.length === 0 ? NO_FAULTS : p.faults.filter((f) => f.path[0] === "steps" && f.path[1] === step && f.path[3] === place);
+        const cautions = p.cautions.length === 0 ? NO_CAUTIONS : p.cautions.filter((c) => c.line && c.line[0] === step && c.line[1] === place);
+        items.push(<OneLine key={`${step}-${place}-${line.material}`} line={line} step={step} place={place} last={place === s.what.length - 1} grams={found?.grams.value} millilitres={found?.ml.value} stale={p.stale} faults={faults.length === 0 ? NO_FAULTS : faults} cautions={cautions.length === 0 ? NO_CAUTIONS : cautions} reasons={p.reasons} actions={p.actions} giveReason={p.giveReason} />);
+      });
+    }
     else if (s.do !== "bottle") {
       const words = s.do === "steep" ? `${s.for}${s.in ? ` in the ${s.in === "fridge" ? "fridge" : s.in === "counter" ? "light of the counter" : s.in === "sunny-sill" ? "sun of a sill" : "dark of a cupboard"}` : ""}` : s.do === "simmer" || s.do === "pressure" ? s.for : s.do === "reduce" ? s.to : s.do === "cool" ? `to ${s.toC} °C` : s.do === "strain" ? `and measure (${s.how})` : "";
       items.push(<li key={`step-${step}`} className="quiet py-1.5 border-b border-rule pl-7">{STAGE[s.do]} {words}</li>);

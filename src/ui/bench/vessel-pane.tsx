@@ -1,4 +1,5 @@
 "use client";
+import { memo } from "react";
 import type { Fault } from "@/core/fault";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { LIDS, LID_WORDS, type Lid, type Vessel, type VesselSpec, VESSEL_SORTS, vesselWords } from "@/core/vessel/vessel";
@@ -21,6 +22,24 @@ interface Props {
 
 const SORT_WORDS: Readonly<Record<string, string>> = { jar: "Jars", bottle: "Bottles", dropper: "Dropper bottles", crock: "Crocks", pot: "Pots", "pressure-pot": "Pressure pots" };
 const OWN: VesselSpec = { id: "own", name: "my own jar", sort: "jar", lid: "glass", shape: { heightCm: 15, diameterCm: 9 } };
+
+/** The list of vessels; drawn again only when the choice changes, since it is long. */
+const VesselChoice = memo(function VesselChoice({ chosen, busy, lid, choose }: { chosen: string; busy: readonly string[]; lid: Lid | undefined; choose: Props["choose"] }) {
+  return (
+    <>
+      <label className="sr-only" htmlFor="vessel-choice">Vessel</label>
+      <select id="vessel-choice" className="stitch max-w-full py-0.5" value={chosen} onChange={(e) => choose(e.target.value === "own" ? OWN : e.target.value || undefined, lid, "vessel")}>
+        {chosen === "" && <option value="">no vessel</option>}
+        {VESSEL_SORTS.map((sort) => (
+          <optgroup key={sort} label={SORT_WORDS[sort]}>
+            {[...VESSELS.values()].filter((x) => x.sort === sort).map((x) => <option key={x.id} value={x.id}>{vesselWords(x)}{busy.includes(x.id) ? " (one is working)" : ""}</option>)}
+          </optgroup>
+        ))}
+        <optgroup label="Measured"><option value="own">my own jar …</option></optgroup>
+      </select>
+    </>
+  );
+});
 
 /** The middle of the Bench: which vessel, and what stands in it to scale. */
 export function VesselPane(p: Props) {
@@ -50,16 +69,7 @@ export function VesselPane(p: Props) {
       <div className="text-center pt-1">
         <p className="stencil text-2xl" aria-hidden="true">{v?.size ?? ""}</p>
         <p>
-          <label className="sr-only" htmlFor="vessel-choice">Vessel</label>
-          <select id="vessel-choice" className="stitch max-w-full py-0.5" value={own ? "own" : (p.plan.vessel as string | undefined) ?? ""} onChange={(e) => p.choose(e.target.value === "own" ? OWN : e.target.value || undefined, p.plan.lid, "vessel")}>
-            {p.plan.vessel === undefined && <option value="">no vessel</option>}
-            {VESSEL_SORTS.map((sort) => (
-              <optgroup key={sort} label={SORT_WORDS[sort]}>
-                {[...VESSELS.values()].filter((x) => x.sort === sort).map((x) => <option key={x.id} value={x.id}>{vesselWords(x)}{p.busy.includes(x.id) ? " (one is working)" : ""}</option>)}
-              </optgroup>
-            ))}
-            <optgroup label="Measured"><option value="own">my own jar …</option></optgroup>
-          </select>
+          <VesselChoice chosen={own ? "own" : (p.plan.vessel as string | undefined) ?? ""} busy={p.busy} lid={p.plan.lid} choose={p.choose} />
           {v && v.sort !== "pot" && v.sort !== "pressure-pot" && (
             <>
               {", "}

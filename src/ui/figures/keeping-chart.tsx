@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { type KeepingMap, keepingMap } from "@/core/keeping/map";
 import type { Figures } from "@/core/remedy/reckon";
 
@@ -31,22 +32,11 @@ function drawn(up: KeepingMap["up"]) {
   return (maps[up] = { map, paths, spots });
 }
 
-/**
- * Sweetness across, sharpness or strength up; the places as regions from the real rows, this batch as a point with its spread,
- * and the path from strained to finished.
- */
-export function KeepingChart({ strained, finished, words }: { strained: Figures; finished: Figures; words: string }) {
-  const up: KeepingMap["up"] = finished.abv.value > 2 && finished.abv.value * 0.15 > finished.acetic.value ? "abv" : "acetic";
-  const { map, paths, spots } = drawn(up);
-  const x = (bx: number): number => (Math.min(map.mostAcross, bx) / map.mostAcross) * W;
-  const y = (u: number): number => H - (Math.min(map.mostUp, u) / map.mostUp) * H;
-  const at = [x(finished.brix.value), y(finished[up].value)] as const;
-  const from = [x(strained.brix.value), y(strained[up].value)] as const;
-  const moved = Math.hypot(at[0] - from[0], at[1] - from[1]) > 6;
-  const rx = Math.max(5, (x(finished.brix.high) - x(finished.brix.low)) / 2);
-  const ry = Math.max(5, (y(finished[up].low) - y(finished[up].high)) / 2);
+/** The ground of the chart; the same until the rows change. */
+const Regions = memo(function Regions({ up }: { up: KeepingMap["up"] }) {
+  const { paths, spots } = drawn(up);
   return (
-    <svg viewBox={`-46 -6 ${W + 52} ${H + 34}`} className="w-full h-auto" role="img" aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} degrees Brix, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}>
+    <>
       <rect width={W} height={H} fill="var(--color-glaze)" />
       <path d={paths["use-now"]} fill="var(--color-rust-pale)" />
       <path d={paths.cupboard} fill="var(--color-celadon)" />
@@ -56,6 +46,27 @@ export function KeepingChart({ strained, finished, words }: { strained: Figures;
         {spots["fridge"] && <text x={Math.min(W - 60, spots["fridge"][0])} y={spots["fridge"][1] + 10} textAnchor="middle">fridge</text>}
       </g>
       <path d={`M0 0V${H}H${W}`} fill="none" stroke="#1f2125" strokeWidth="2" />
+    </>
+  );
+});
+
+/**
+ * Sweetness across, sharpness or strength up; the places as regions from the real rows, this batch as a point with its spread,
+ * and the path from strained to finished.
+ */
+export function KeepingChart({ strained, finished, words }: { strained: Figures; finished: Figures; words: string }) {
+  const up: KeepingMap["up"] = finished.abv.value > 2 && finished.abv.value * 0.15 > finished.acetic.value ? "abv" : "acetic";
+  const { map } = drawn(up);
+  const x = (bx: number): number => (Math.min(map.mostAcross, bx) / map.mostAcross) * W;
+  const y = (u: number): number => H - (Math.min(map.mostUp, u) / map.mostUp) * H;
+  const at = [x(finished.brix.value), y(finished[up].value)] as const;
+  const from = [x(strained.brix.value), y(strained[up].value)] as const;
+  const moved = Math.hypot(at[0] - from[0], at[1] - from[1]) > 6;
+  const rx = Math.max(5, (x(finished.brix.high) - x(finished.brix.low)) / 2);
+  const ry = Math.max(5, (y(finished[up].low) - y(finished[up].high)) / 2);
+  return (
+    <svg viewBox={`-46 -6 ${W + 52} ${H + 34}`} className="w-full h-auto" role="img" aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} degrees Brix, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}>
+      <Regions up={up} />
       {moved && (
         <>
           <path d={`M${from[0]} ${from[1]}L${at[0]} ${at[1]}`} stroke="#1c3d94" strokeWidth="2.5" strokeDasharray="3 5" strokeLinecap="round" />

@@ -78,6 +78,7 @@ export function PartsRail({ segments, joints }: { segments: readonly Segment[]; 
                 e.preventDefault();
                 e.currentTarget.focus();
                 e.currentTarget.setPointerCapture(e.pointerId);
+                document.documentElement.dataset["dragging"] = "yes";
               }}
               onPointerMove={(e) => {
                 if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
@@ -87,6 +88,7 @@ export function PartsRail({ segments, joints }: { segments: readonly Segment[]; 
                 if (Math.abs(next - share) > 1e-6) j.move(next, true);
               }}
               onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
+              onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
               onKeyDown={(e) => {
                 const by = e.shiftKey ? 0.05 : 0.01;
                 const ordered = [...j.notches].sort((a, b) => a.share - b.share);
