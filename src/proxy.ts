@@ -26,6 +26,8 @@ export function proxy(request: NextRequest): NextResponse {
     "img-src 'self' data: blob:",
     "font-src 'self'",
     "connect-src 'self'",
+    // strict-dynamic does not reach workers; ours come from here.
+    "worker-src 'self'",
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",

@@ -20,6 +20,8 @@ export type Amount =
   | { readonly kind: "fill" }
   /** As much as stands this many cm above the herb. */
   | { readonly kind: "cover"; readonly cm: Span }
+  /** mL of it for each g of herb: a tincture's 1:5. */
+  | { readonly kind: "ratio"; readonly mlPerG: number }
   /** As much as brings the liquid to a figure. */
   | { readonly kind: "goal"; readonly goal: Goal; readonly target: number };
 
@@ -50,6 +52,12 @@ function special(text: string): Result<Amount> | undefined {
     const size = cover[1] === undefined || cover[2] === undefined || cover[2] === "cm" ? 1 : cover[2] === "mm" ? 0.1 : 2.54;
     if (!(n > 0) || n * size > 50) return fail(fault("OutOfRange", "Cover the herb by a little, say “cover by 2 cm”.", [], "cover by 2 cm"));
     return ok({ kind: "cover", cm: exactly(n * size) });
+  }
+  const ratio = /^1\s*:\s*([\d.]+)(?:\s+of\s+(?:the\s+)?herb)?$/.exec(t);
+  if (ratio) {
+    const n = Number(ratio[1]);
+    if (!(n >= 0.2 && n <= 100)) return fail(fault("OutOfRange", "A ratio of herb to liquid runs from 1:1 to 1:100. Write “1:5”.", [], "1:5"));
+    return ok({ kind: "ratio", mlPerG: n });
   }
   for (const [pattern, goal, least, most] of GOALS) {
     const m = pattern.exec(t);

@@ -107,6 +107,15 @@ function fillJar(drafts: Draft[], vessel: Vessel | undefined, partMl: number | u
     d.tolerance = Math.max(d.stuff.volumeTolerance, d.amount.count.value > 0 ? (d.amount.count.high - d.amount.count.low) / 2 / d.amount.count.value : 0);
     d.because = `${d.line.amount} of the ${vessel!.name} is ${Math.round(d.amount.count.value * vessel!.fillMl)} mL loose, at ${d.stuff.bulkLoose.toFixed(2)} g/mL, typical`;
   }
+  // A ratio by weight and volume: so many mL for each g of herb.
+  for (const d of jar) {
+    if (d.grams !== undefined || d.amount.kind !== "ratio") continue;
+    const herb = jar.reduce((sum, e) => sum + (e.stuff.plant && e.grams !== undefined ? e.grams : 0), 0);
+    if (!(herb > 0)) return fail(fault("NothingToMeasureBy", "A ratio counts the herb's weight, and no herb has one yet. Give the herb in grams or cups.", ["steps", d.step, "what", d.place, "amount"]));
+    d.grams = herb * d.amount.mlPerG * d.stuff.density;
+    d.tolerance = 0.015;
+    d.because = `${d.amount.mlPerG} mL for each of ${Math.round(herb)} g of herb`;
+  }
   const partLines = jar.filter((d) => d.grams === undefined && d.amount.kind === "part");
   const fills = jar.filter((d) => d.grams === undefined && d.amount.kind === "fill");
   let part = partMl;
@@ -265,9 +274,9 @@ export function resolve(plan: Plan, around: Surroundings = {}): Result<Program> 
         d.grams = w.value.grams;
         d.tolerance = w.value.tolerance;
         d.because = w.value.because;
-      } else if (!d.atOnce && (amount.value.kind === "fill" || amount.value.kind === "cover" || amount.value.kind === "jar")) {
+      } else if (!d.atOnce && (amount.value.kind === "fill" || amount.value.kind === "cover" || amount.value.kind === "jar" || amount.value.kind === "ratio")) {
         return void faults.push(fault("WrongUnit", "After straining there is no herb to cover. Write “3/4 of liquid”, “to 66 Bx” or an amount.", [...path, "amount"], "3/4 of liquid"));
-      } else if (stage === "jar" && (amount.value.kind === "of-liquid" || amount.value.kind === "goal") && stuff.value.plant) {
+      } else if (stage === "jar" && (amount.value.kind === "of-liquid" || amount.value.kind === "goal" || amount.value.kind === "ratio") && stuff.value.plant) {
         return void faults.push(fault("WrongUnit", "A herb is measured in cups, grams, pieces, parts or a share of the jar.", [...path, "amount"]));
       }
       drafts.push(d);

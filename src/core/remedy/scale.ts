@@ -35,7 +35,7 @@ export function measured(plan: Plan, program: Program): Plan {
       ...s,
       what: s.what.map((l, place) => {
         const r = program.lines.find((x) => x.step === i && x.place === place);
-        if (!r || (r.amount.kind !== "fill" && r.amount.kind !== "cover" && r.amount.kind !== "jar")) return l;
+        if (!r || (r.amount.kind !== "fill" && r.amount.kind !== "cover" && r.amount.kind !== "jar" && r.amount.kind !== "ratio")) return l;
         return { ...l, amount: r.stuff.plant || r.stuff.bulkLoose !== r.stuff.density ? amountOf(r.grams, "g") : amountOf(r.grams / r.stuff.density, "mL") };
       }),
     };

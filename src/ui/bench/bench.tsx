@@ -17,6 +17,7 @@ import { send } from "../kit/send";
 import { AddLine } from "./add-line";
 import { CautionNote } from "./cautions";
 import { Lines } from "./lines";
+import { Offers } from "./offers";
 import { Outcome } from "./outcome";
 import { railOf } from "./rail-of";
 import { type Bench as BenchState, type History, addLine, changeLine, moveLine, removeLine, step, usualName } from "./state";
@@ -113,6 +114,8 @@ export function Bench({ household, today, busy }: { household: Household; today:
   const loose = cautions.filter((c) => !c.line || c.severity === "note");
   const never = cautions.find((c) => c.severity === "never");
   const unanswered = cautions.filter((c) => c.severity === "stop" && !bench.reasons[c.id]?.trim());
+  // What is worth searching for: a jar that may not stand as planned first, then a cupboard it has not earned.
+  const goal = !reckoned ? undefined : cautions.some((c) => c.id === "works-in-fridge") ? ("room-while-working" as const) : reckoned.reckoning.verdict.place !== "cupboard" ? ("cupboard" as const) : undefined;
   const rail = reckoned ? railOf(plan, reckoned.program, reckoned.reckoning, change) : undefined;
   const vessel = useMemo(() => {
     const base = typeof plan.vessel === "string" ? VESSELS.get(plan.vessel) : plan.vessel ? vesselOf(plan.vessel) : undefined;
@@ -200,6 +203,7 @@ export function Bench({ household, today, busy }: { household: Household; today:
       <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} busy={busy} choose={choose} />
       <div className="min-w-0">
         {shown && care ? <Outcome r={shown.reckoning} care={care} today={today} stale={stale} /> : <section><h2 className="ruled-head">What you will have</h2><p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p></section>}
+        {reckoned && goal && <Offers plan={plan} goal={goal} take={(p) => change(p)} />}
         <div className="pt-4 flex flex-wrap items-center gap-4">
           <button type="button" className="slab" disabled={!mayBegin} onClick={() => void begin()}>{sending ? "Beginning…" : "Begin this batch"}</button>
           <button type="button" className="plain" onClick={() => act({ do: "replace", to: fresh(household, plan.kind) })}>clear the Bench</button>

@@ -1,0 +1,178 @@
+import { describe, expect, test } from "@jest/globals";
+import fc from "fast-check";
+import { MATERIALS } from "../material/catalogue";
+import { convert } from "../material/convert";
+import { stuffOf } from "../material/material";
+import { VESSELS } from "../vessel/catalogue";
+import { smallestChanges, sweetForCupboard } from "./changes";
+import type { Line, Plan } from "./plan";
+import { reckon } from "./reckon";
+import { largestIn, scaleTo, splitOver } from "./scale";
+import { blend, menstruumFor, ratioOf, strengthFor } from "./tincture";
+import { emptyPlan, madeBy, wayById } from "./ways";
+
+const line = (material: string, amount: string, more: Partial<Line> = {}): Line => ({ material, amount, ...more });
+const way = (id: string, herbs: Line[], more: Partial<Plan> = {}): Plan => {
+  const w = wayById(id)!;
+  return { ...madeBy(w, { ...emptyPlan(w.kind, "us", "m-1000"), steps: [{ do: "add", what: herbs }] }, "m-1000"), ...more };
+};
+const value = (p: Plan) => {
+  const r = reckon(p);
+  if (!r.ok) throw new Error(`${r.faults[0]!.name}: ${r.faults[0]!.message}`);
+  return r.value;
+};
+const got = <T>(r: { ok: true; value: T } | { ok: false; faults: readonly { name: string; message: string }[] }): T => {
+  if (!r.ok) throw new Error(r.faults[0]!.message);
+  return r.value;
+};
+const HYSSOP = line("hyssop", "34 g", { form: "dried" });
+const SYRUP = way("syrup-half", [line("horehound", "40 g", { form: "dried" })]);
+
+describe("scaling", () => {
+  test("by a factor, everything measured grows alike and the ratio stays", () => {
+    const p = way("oxymel-even", [HYSSOP], { vessel: "m-5000" });
+    const before = value(p);
+    const twice = value(got(scaleTo(p, { to: "factor", factor: 0.5 })).plan);
+    expect(twice.finished.ml.value / before.finished.ml.value).toBeCloseTo(0.5, 2);
+    expect(twice.finished.brix.value).toBeCloseTo(before.finished.brix.value, 1);
+  });
+  test.each<[string, Plan, number]>([["an oxymel that fills its jar", way("oxymel-even", [HYSSOP]), 500], ["a fire cider sweetened after", way("cider-after", [line("horseradish", "80 g", { form: "fresh" })]), 600], ["a syrup boiled down", SYRUP, 800], ["a folk tincture", way("tincture-jarful", [line("hawthorn-berry", "80 g", { form: "dried" })]), 300]])("%s, to a finished volume, re-assesses to it", (_, plan, ml) => {
+    const s = got(scaleTo(plan, { to: "finished", ml }));
+    expect(Math.abs(value(s.plan).finished.ml.value / ml - 1)).toBeLessThan(0.005);
+  });
+  test("to bottles wanted", () => expect(value(got(scaleTo(SYRUP, { to: "bottles", count: 3, ml: 250 })).plan).finished.ml.value).toBeCloseTo(750, -1));
+  test("to the vinegar in hand and to the herb in hand", () => {
+    const p = way("oxymel-even", [HYSSOP]);
+    const v = value(got(scaleTo(p, { to: "liquid", material: "cider-vinegar", ml: 300 })).plan);
+    expect(v.lines.find((l) => l.material === "cider-vinegar")!.ml.value).toBeCloseTo(300, 0);
+    const h = value(got(scaleTo(p, { to: "herb", material: "hyssop", grams: 20 })).plan);
+    expect(h.lines.find((l) => l.material === "hyssop")!.grams.value).toBeCloseTo(20, 1);
+  });
+  test("to another jar: the herb goes with it and the liquids fill it", () => {
+    const s = got(scaleTo(way("oxymel-even", [HYSSOP]), { to: "vessel", vessel: "m-500" }));
+    const r = value(s.plan);
+    expect(r.fit!.day0.ml).toBeCloseTo(VESSELS.get("m-500")!.fillMl, 0);
+    expect(r.lines[0]!.grams.value).toBeCloseTo(34 * (VESSELS.get("m-500")!.fillMl / VESSELS.get("m-1000")!.fillMl), 0);
+  });
+  test("times do not scale, and it is said", () => {
+    const s = got(scaleTo(SYRUP, { to: "factor", factor: 2 }));
+    expect(s.plan.steps.filter((x) => x.do === "simmer")).toEqual(SYRUP.steps.filter((x) => x.do === "simmer"));
+    expect(s.tell.join(" ")).toMatch(/stay as long.*Reducing takes longer/);
+  });
+  test("what cannot be is told", () => {
+    expect(scaleTo(SYRUP, { to: "herb", material: "garlic", grams: 10 })).toMatchObject({ ok: false, faults: [{ name: "NothingToScale" }] });
+    expect(scaleTo(SYRUP, { to: "factor", factor: 100_000 })).toMatchObject({ ok: false, faults: [{ name: "OutOfRange" }] });
+    expect(scaleTo(SYRUP, { to: "vessel", vessel: "thimble" })).toMatchObject({ ok: false, faults: [{ name: "UnknownVessel" }] });
+  });
+  test("the largest batch of a vessel stands at its line", () => {
+    const measured: Plan = { ...way("vinegar-plain", []), steps: [{ do: "add", what: [line("nettle", "100 g", { form: "fresh" }), line("cider-vinegar", "400 mL")] }, { do: "steep", for: "4 weeks" }, { do: "strain", how: "wrung" }] };
+    for (const v of ["us-pint", "m-750", "m-3000"]) {
+      const s = got(largestIn(measured, v));
+      expect(value(s.plan).fit!.day0.ml / VESSELS.get(v)!.fillMl).toBeCloseTo(1, 2);
+    }
+  });
+});
+
+describe("splitting over free vessels", () => {
+  const of = (...ids: string[]) => ids.map((id) => VESSELS.get(id)!);
+  test("takes the fewest, and of those the least air", () => {
+    const s = splitOver(1400, of("m-500", "m-1000", "m-750", "m-2000"));
+    expect(s.into.map((x) => x.vessel.id)).toEqual(["m-2000"]);
+    expect(splitOver(1400, of("m-500", "m-1000", "m-750")).into.map((x) => x.vessel.id)).toEqual(["m-1000", "m-500"]);
+  });
+  test("says what finds no vessel", () => expect(splitOver(1400, of("m-500")).leftMl).toBeCloseTo(1400 - VESSELS.get("m-500")!.fillMl, 6));
+  test("the shares are the batch", () => {
+    fc.assert(fc.property(fc.integer({ min: 50, max: 9000 }), fc.subarray([...VESSELS.values()].filter((v) => v.sort === "jar"), { minLength: 1 }), (need, free) => {
+      const s = splitOver(need, free);
+      return Math.abs(s.into.reduce((a, x) => a + x.share, 0) + s.leftMl / need - 1) < 1e-9;
+    }), { numRuns: 200 });
+  });
+});
+
+describe("tinctures by weight", () => {
+  const stuff = (id: string, form: "fresh" | "dried") => got(stuffOf(MATERIALS.get(id)!, { form }));
+  test("one to five of a dried herb at 50 %, mixed from 95 %, by mass", () => {
+    const m = got(menstruumFor(stuff("hyssop", "dried"), 100, 5, 95, 50));
+    expect(m.makesMl).toBeCloseTo(500, 6);
+    expect(m.finalAbv).toBeCloseTo(50, 3);
+    // Volumes are not additive: what is poured is more than what it makes.
+    expect(m.spiritMl + m.waterG / 0.9982).toBeGreaterThan(500);
+  });
+  test("a fresh plant's own water is counted, and too weak a spirit is told with the best it can do", () => {
+    expect(got(menstruumFor(stuff("nettle", "fresh"), 100, 2, 95, 50)).mixedAbv).toBeGreaterThan(60);
+    expect(menstruumFor(stuff("nettle", "fresh"), 100, 2, 50, 45)).toMatchObject({ ok: false, faults: [{ name: "NotReachable", suggestion: expect.stringMatching(/\d+ %/) }] });
+    expect(menstruumFor(stuff("nettle", "fresh"), 100, 2, 120, 45)).toMatchObject({ ok: false, faults: [{ name: "ImpossibleStrength" }] });
+  });
+  test("blending two strengths lands between them by mass", () => {
+    const b = got(blend(500, 95, 40, 60));
+    expect(b.makesMl).toBeLessThan(500 + b.addMl);
+    expect(blend(500, 95, 70, 40)).toMatchObject({ ok: false, faults: [{ name: "NotReachable" }] });
+  });
+  test("the ratio as an amount pours five for one", () => {
+    const r = value(way("tincture-weighed", [line("hawthorn-berry", "60 g", { form: "dried" })]));
+    const spirit = r.lines.find((l) => l.material === "spirit-50")!;
+    expect(spirit.ml.value).toBeCloseTo(300, 3);
+    expect(ratioOf(60, spirit.ml.value)).toBeCloseTo(5, 5);
+    expect(reckon(way("tincture-weighed", []))).toMatchObject({ ok: false, faults: [{ name: "NothingToMeasureBy" }] });
+  });
+  test("resins, mucilage and fresh plants want different strengths", () => {
+    expect(strengthFor({ class: "resin", tags: [] }).low).toBeGreaterThan(75);
+    expect(strengthFor({ class: "root", tags: ["mucilage"] }).high).toBeLessThan(30);
+    expect(strengthFor({ class: "leaf", tags: [], form: "fresh" }).high).toBe(95);
+  });
+});
+
+describe("forms by dry matter", () => {
+  test("there and back is where one began", () => {
+    for (const id of ["nettle", "thyme", "elderberry", "ginger"]) {
+      const m = MATERIALS.get(id)!;
+      const there = got(convert(m, { form: "fresh" }, { form: "dried" }));
+      const back = got(convert(m, { form: "dried" }, { form: "fresh" }));
+      expect(there.byMass * back.byMass).toBeCloseTo(1, 9);
+      expect(there.byMass).toBeLessThan(1);
+    }
+  });
+  test("it is no fixed doubling: nettle loses more than thyme", () => {
+    const by = (id: string) => got(convert(MATERIALS.get(id)!, { form: "dried" }, { form: "fresh" })).byMass;
+    expect(by("nettle") / by("thyme")).toBeGreaterThan(1.5);
+  });
+  test("wilting a day lies between", () => {
+    const m = MATERIALS.get("nettle")!;
+    const wilted = got(convert(m, { form: "fresh" }, { form: "wilted" })).byMass;
+    expect(wilted).toBeGreaterThan(got(convert(m, { form: "fresh" }, { form: "dried" })).byMass);
+    expect(wilted).toBeLessThan(1);
+  });
+});
+
+describe("the smallest changes", () => {
+  const SWEETER = way("oxymel-sweet", [HYSSOP]);
+  test("a two-to-one oxymel may work in the cupboard with a stronger vinegar, and that vinegar is the least", () => {
+    const found = smallestChanges(SWEETER, "room-while-working");
+    const strong = found.find((c) => c.id === "stronger-vinegar")!;
+    expect(value(strong.plan).working.place).toBe("room");
+    const pct = Number(/of ([\d.]+) %/.exec(strong.words)![1]);
+    const under = { ...strong.plan, steps: strong.plan.steps.map((s) => (s.do === "add" ? { ...s, what: s.what.map((l) => (l.strength ? { ...l, strength: `${pct - 0.4} %` } : l)) } : s)) };
+    expect(value(under).working.place).toBe("fridge");
+    expect(found.map((c) => c.id)).toContain("work-in-fridge");
+  });
+  test("every change offered does what it says, re-assessed", () => {
+    const plans = [way("syrup-fridge", [line("horehound", "30 g", { form: "dried" })]), way("oxymel-sharp", [line("beetroot", "500 g", { form: "fresh" })]), way("oxymel-even", [HYSSOP, line("thyme", "1 cup", { form: "fresh" })], { steps: [{ do: "add", what: [line("nettle", "300 g", { form: "fresh" }), line("home-vinegar", "1 part"), line("honey", "1 part")] }, { do: "steep", for: "4 weeks" }, { do: "strain", how: "wrung" }, { do: "bottle" }] })];
+    for (const p of plans) {
+      for (const c of smallestChanges(p, "cupboard")) expect([c.id, value(c.plan).verdict.cupboard !== null]).toEqual([c.id, true]);
+      const before = value(p).verdict;
+      for (const c of smallestChanges(p, "longer")) {
+        const after = value(c.plan).verdict;
+        expect((after.cupboard?.days ?? 0) * 10_000 + after.fridge.days).toBeGreaterThan((before.cupboard?.days ?? 0) * 10_000 + before.fridge.days);
+      }
+    }
+  });
+  test("sweetener for the cupboard is far more than folk wisdom says, or not to be had from honey at all", () => {
+    const syrup = way("syrup-cupboard", [line("horehound", "30 g", { form: "dried" })]);
+    const thin: Plan = { ...syrup, steps: syrup.steps.map((s) => (s.do === "add" ? { ...s, what: s.what.map((l) => (l.material === "sugar" ? { ...l, amount: "0.75 of liquid" } : l)) } : s)) };
+    expect(value(thin).verdict.place).toBe("fridge");
+    const c = sweetForCupboard(thin)!;
+    expect(value(c.plan).verdict.row.id).toBe("sugar-cupboard");
+    expect(value(c.plan).finished.brix.low).toBeGreaterThanOrEqual(66);
+  });
+  test("a plan that is there already is offered nothing", () => expect(smallestChanges(way("oxymel-even", [HYSSOP]), "cupboard")).toEqual([]));
+});
