@@ -5,7 +5,7 @@ export type Place = "cupboard" | "fridge";
 
 /** What takes the cupboard away whatever the liquid is, and how long the fridge is then good for. */
 export interface Veto {
-  readonly id: "solids-left" | "vinegar-unknown" | "layers-unmixed" | "temperature-fault" | "herb-above" | "sunny-sill" | "base-in-vinegar" | "low-acid-fresh-in-honey";
+  readonly id: "solids-left" | "vinegar-unknown" | "layers-unmixed" | "temperature-fault" | "left-warm" | "herb-above" | "sunny-sill" | "base-in-vinegar" | "low-acid-fresh-in-honey";
   readonly words: string;
   /** Longest fridge life left; `null` says do not keep it. */
   readonly fridge?: Life | null;
@@ -16,6 +16,7 @@ export const VETOES: Readonly<Record<Veto["id"], Omit<Veto, "id">>> = {
   "vinegar-unknown": { words: "the vinegar's strength is not known; test it or take one marked 5 % or more" },
   "layers-unmixed": { words: "the layers were never mixed, so part of it stands without acid" },
   "temperature-fault": { words: "it stood warm too long", fridge: LIVES.d3 },
+  "left-warm": { words: "it stood between 60 and 5 °C for hours; boiling again does not undo that", fridge: null },
   "herb-above": { words: "herb stood above the liquid" },
   "sunny-sill": { words: "it stood on a sunny sill" },
   "base-in-vinegar": { words: "chalk, eggshell, ash or soda eats the acid and makes gas: stop", fridge: null },

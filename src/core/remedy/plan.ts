@@ -75,6 +75,19 @@ export const Plan = z.strictObject({
   meantFor: z.array(z.string().max(60)).max(20).optional(),
   /** How it is taken, in the maker's own words, for the label. */
   taken: z.string().max(200).optional(),
+  /** Measured at the bench on the finished liquid; each replaces an estimate, with its own error. */
+  measured: z
+    .array(
+      z.discriminatedUnion("what", [
+        z.strictObject({ what: z.literal("ph"), by: z.enum(["strip", "meter"]), value: z.number(), coloured: z.boolean().optional(), hours: z.number().min(0), lapsed: z.boolean().optional() }),
+        z.strictObject({ what: z.literal("brix"), by: z.literal("refractometer"), value: z.number(), herbSolids: z.number().min(0), hours: z.number().min(0), lapsed: z.boolean().optional() }),
+        z.strictObject({ what: z.literal("gravity"), by: z.literal("hydrometer"), value: z.number(), hours: z.number().min(0), lapsed: z.boolean().optional() }),
+      ]),
+    )
+    .max(20)
+    .optional(),
+  /** What befell it that no composition shows. `cooling` is minutes and °C. */
+  happened: z.strictObject({ layersUnmixed: z.boolean().optional(), herbStoodAbove: z.boolean().optional(), cooling: z.array(z.tuple([z.number(), z.number()])).max(500).optional() }).optional(),
   materials: z.array(z.union([PlantRow.extend({ class: z.enum(PLANT_CLASSES) }), StuffRow])).max(60).optional(),
   steps: z.array(Step).min(1).max(40),
 });

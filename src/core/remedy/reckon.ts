@@ -1,6 +1,8 @@
 import { type Estimate, estimate } from "../estimate";
-import { type Result, ok } from "../fault";
+import { type Fault, type Result, ok } from "../fault";
+import { type Measurement, withMeasured } from "../keeping/measurement";
 import type { Facts } from "../keeping/rows";
+import { type History, coolingHistory } from "../keeping/temperature";
 import { type Verdict, type Veto, type WorkingVerdict, verdictOf, workingVerdict } from "../keeping/verdict";
 import { massOf } from "../mixture/components";
 import { FIGURES, type FigureName, type Moved, type Run, figuresInto, run, sameFiguresInto } from "../mixture/ledger";
@@ -40,6 +42,10 @@ export interface Reckoning {
   readonly partMl: number | undefined;
   readonly working: WorkingVerdict;
   readonly verdict: Verdict;
+  /** Measurements that do not count, and why. */
+  readonly refused: readonly Fault[];
+  /** The cooling it went through, where readings were given. */
+  readonly cooling: History | undefined;
   /** Vinegar and honey as poured, mL; plain words on shares need them. */
   readonly shares: { readonly honeyOfLiquid: number; readonly honeyOfFinished: number; readonly sugarByWeight: number } | undefined;
 }
@@ -101,13 +107,6 @@ const single = (i: number, because: readonly string[]): Estimate => {
   return estimate(base[i]!, Math.max(0, base[i]! - half), base[i]! + half, because);
 };
 
-/** Things that happened to a batch that no composition shows. */
-export interface Happened {
-  readonly layersUnmixed?: boolean;
-  readonly temperatureFault?: boolean;
-  readonly herbStoodAbove?: boolean;
-}
-
 const MILD_FRESH = new Set(["leaf", "flower"]);
 
 function factsOf(p: Program, fin: Figures): { facts: Facts; vetoes: Veto["id"][]; unknownVinegar: boolean } {
@@ -149,7 +148,7 @@ function factsOf(p: Program, fin: Figures): { facts: Facts; vetoes: Veto["id"][]
  * The whole reckoning of a resolved plan: levels, yield, sweetness, sharpness, strength, water activity, the working verdict and the
  * finished one, each figure with its spread. Every toleranced input is moved once and the effects are added as root of squares.
  */
-export function reckonProgram(p: Program, happened: Happened = {}): Reckoning {
+export function reckonProgram(p: Program): Reckoning {
   let herbDryG = 0;
   let anyPlant = false;
   for (const l of p.lines) {
@@ -186,12 +185,16 @@ export function reckonProgram(p: Program, happened: Happened = {}): Reckoning {
   const jar = figures(0, anyPlant, because.slice(1));
   const strained = figures(N, anyPlant, because);
   const finished = figures(2 * N, anyPlant, because);
-  const { facts, vetoes, unknownVinegar } = factsOf(p, finished);
+  const { facts: estimated, vetoes, unknownVinegar } = factsOf(p, finished);
+  const { facts, refused } = p.plan.measured ? withMeasured(estimated, p.plan.measured as readonly Measurement[]) : { facts: estimated, refused: [] };
   // Dried herb that a passing honey keeps in it is the one solid that may stay.
   if (solidsLeft && !(facts.honeyShare >= 0.8 && facts.fresh === "none")) vetoes.push("solids-left");
-  if (happened.layersUnmixed) vetoes.push("layers-unmixed");
-  if (happened.temperatureFault) vetoes.push("temperature-fault");
-  if (happened.herbStoodAbove) vetoes.push("herb-above");
+  const happened = p.plan.happened;
+  if (happened?.layersUnmixed) vetoes.push("layers-unmixed");
+  if (happened?.herbStoodAbove) vetoes.push("herb-above");
+  const cooling = happened?.cooling ? coolingHistory(happened.cooling.map(([minute, celsius]) => ({ minute, celsius })), { phHigh: strained.ph.high, aw: strained.aw.value }) : undefined;
+  if (cooling?.outcome === "boil-once-more") vetoes.push("temperature-fault");
+  if (cooling?.outcome === "do-not-keep") vetoes.push("left-warm");
 
   let honeyMl = 0;
   let otherMl = 0;
@@ -218,13 +221,15 @@ export function reckonProgram(p: Program, happened: Happened = {}): Reckoning {
     partMl: p.partMl,
     working: workingVerdict({ abv: jar.abv, ph: jar.ph, water: jar.water, acid: jar.acetic }, facts, unknownVinegar),
     verdict: verdictOf(facts, vetoes),
+    refused,
+    cooling,
     shares: honeyMl > 0 && against > 0 ? { honeyOfLiquid: honeyMl / against, honeyOfFinished: honeyMl / Math.max(finished.ml.value, honeyMl), sugarByWeight: finished.brix.value / 100 } : undefined,
   };
 }
 
 /** From a parsed plan to the verdict; faults carry the path of the offending field. */
-export function reckon(plan: Plan, around: Surroundings = {}, happened: Happened = {}): Result<Reckoning> {
+export function reckon(plan: Plan, around: Surroundings = {}): Result<Reckoning> {
   const program = resolve(plan, around);
   if (!program.ok) return program;
-  return ok(reckonProgram(program.value, happened));
+  return ok(reckonProgram(program.value));
 }

@@ -176,3 +176,27 @@ describe("the smallest changes", () => {
   });
   test("a plan that is there already is offered nothing", () => expect(smallestChanges(way("oxymel-even", [HYSSOP]), "cupboard")).toEqual([]));
 });
+
+describe("what was measured and what befell it", () => {
+  const syrup = way("syrup-fridge", [line("horehound", "30 g", { form: "dried" })]);
+  test("a meter's pH narrows the verdict's, a reading too soon is refused and told", () => {
+    const sour: Plan = { ...syrup, steps: syrup.steps.map((s) => (s.do === "add" && s.what.some((l) => l.material === "honey") ? { ...s, what: [line("honey", "0.3 of liquid"), line("lemon-juice", "0.1 of liquid")] } : s)) };
+    const guess = value(sour).verdict;
+    const metered = value({ ...sour, measured: [{ what: "ph", by: "meter", value: 3.6, hours: 72 }] });
+    expect(metered.verdict.fridge.days).toBeGreaterThanOrEqual(guess.fridge.days);
+    expect(metered.refused).toEqual([]);
+    expect(value({ ...sour, measured: [{ what: "ph", by: "meter", value: 3.6, hours: 3 }] }).refused).toMatchObject([{ name: "TooSoon" }]);
+  });
+  test("left on the stove overnight it is not kept; half an hour too long it is boiled once more", () => {
+    const tea: Plan = { ...syrup, steps: syrup.steps.filter((s) => !(s.do === "add" && s.what.some((l) => l.material === "honey"))) };
+    expect(value({ ...tea, happened: { cooling: [[0, 95], [30, 60], [700, 19]] } }).verdict.place).toBe("do-not-keep");
+    expect(value({ ...tea, happened: { cooling: [[0, 95], [30, 60], [200, 20], [380, 4]] } }).verdict.vetoes.map((v) => v.id)).toEqual(["temperature-fault"]);
+    expect(value({ ...tea, happened: { cooling: [[0, 95], [10, 60], [60, 20], [200, 4]] } }).verdict.vetoes).toEqual([]);
+  });
+  test("layers never mixed, herb that stood above: no cupboard", () => {
+    const p = way("oxymel-even", [HYSSOP]);
+    expect(value(p).verdict.place).toBe("cupboard");
+    expect(value({ ...p, happened: { layersUnmixed: true } }).verdict.place).toBe("fridge");
+    expect(value({ ...p, happened: { herbStoodAbove: true } }).verdict.place).toBe("fridge");
+  });
+});
