@@ -13,6 +13,7 @@ export interface Facts {
   readonly glycerol: Ends;
   readonly honeyShare: number;
   readonly boiledAndBottledHot: boolean;
+  /** The honey in it was on the heat, so that its yeasts are dead. */
   readonly heated: boolean;
   readonly freshFruit: boolean;
   /** Fresh plant put into the liquid: none, leaf/flower/sour fruit, or low-acid (garlic, root …). */

@@ -35,14 +35,6 @@ function load(): Map<string, Material> {
 /** Every material the product ships with, by id. */
 export const MATERIALS: Catalogue = load();
 
-/** A catalogue with a household's own materials laid over it. */
-export function withOwn(own: readonly Material[]): Catalogue {
-  if (own.length === 0) return MATERIALS;
-  const all = new Map(MATERIALS);
-  for (const m of own) all.set(m.row.id, m);
-  return all;
-}
-
 const indexes = new WeakMap<Catalogue, Map<string, Material>>();
 
 /** The material of exactly this id, name or alias, letter case aside; found in constant time. */

@@ -132,9 +132,13 @@ function factsOf(p: Program, fin: Figures): { facts: Facts; vetoes: Veto["id"][]
     else if (fresh === "none") fresh = "mild";
   }
   const hot = p.plan.steps.some((s) => s.do === "bottle" && s.hot === true);
+  // Honey stirred in after the pot has cooled is raw, whatever the herb went through.
+  const steps = p.plan.steps;
+  const boiledAfter = (step: number): boolean => steps.some((s, i) => i > step && (s.do === "simmer" || s.do === "reduce" || s.do === "pressure"));
+  const heated = p.heatMinutes > 0 && p.lines.every((l) => l.stuff.class !== "honey" || boiledAfter(l.step));
   const facts: Facts = {
     abv: fin.abv, delle: fin.delle, brix: fin.brix, aw: fin.aw, acetic: fin.acetic, ph: fin.ph, index: fin.index, water: fin.water, glycerol: fin.glycerol,
-    honeyShare: inG > 0 ? honeyG / inG : 0, boiledAndBottledHot: hot && p.heatMinutes > 0, heated: p.heatMinutes > 0, freshFruit, fresh, phOffered: fin.abv.high <= 15,
+    honeyShare: inG > 0 ? honeyG / inG : 0, boiledAndBottledHot: hot && p.heatMinutes > 0 && heated, heated, freshFruit, fresh, phOffered: fin.abv.high <= 15,
   };
   if (unknownVinegar) vetoes.push("vinegar-unknown");
   if (base && acid) vetoes.push("base-in-vinegar");

@@ -177,6 +177,27 @@ describe("the smallest changes", () => {
   test("a plan that is there already is offered nothing", () => expect(smallestChanges(way("oxymel-even", [HYSSOP]), "cupboard")).toEqual([]));
 });
 
+describe("raw honey", () => {
+  test("stirred into a cooled decoction it earns no cupboard by its dryness, however much of it", () => {
+    const syrup = way("syrup-fridge", [line("horehound", "30 g", { form: "dried" })]);
+    for (const n of ["2", "4", "6", "10"]) {
+      const p: Plan = { ...syrup, steps: syrup.steps.map((s) => (s.do === "add" ? { ...s, what: s.what.map((l) => (l.material === "honey" ? { ...l, amount: `${n} of liquid` } : l)) } : s)) };
+      expect([n, value(p).verdict.place]).toEqual([n, "fridge"]);
+    }
+  });
+});
+
+describe("a household's own figures", () => {
+  test("its own weighing of a herb replaces the shipped one, and its own material is known by name", () => {
+    const p = way("oxymel-even", [line("hyssop", "1 cup", { form: "dried" })]);
+    const was = value(p).lines[0]!.grams.value;
+    const own = value({ ...p, materials: [{ id: "hyssop", names: ["hyssop"], class: "leaf", bulkFactor: 1.5, source: "own" }] }).lines[0]!.grams.value;
+    expect(own / was).toBeCloseTo(1.5, 2);
+    const towpath: Plan = { ...way("oxymel-even", []), materials: [{ id: "towpath-mint", names: ["towpath mint"], class: "leaf", water: 0.84, source: "own" }], steps: [{ do: "add", what: [line("towpath mint", "1 cup", { form: "dried" }), line("cider-vinegar", "1 part"), line("honey", "1 part")] }] };
+    expect(value(towpath).lines[0]!.name).toBe("towpath mint");
+  });
+});
+
 describe("what was measured and what befell it", () => {
   const syrup = way("syrup-fridge", [line("horehound", "30 g", { form: "dried" })]);
   test("a meter's pH narrows the verdict's, a reading too soon is refused and told", () => {

@@ -92,7 +92,7 @@ export function VesselPane(p: Props) {
           </div>
         )}
         {fit && fit.overLineMl > 1 && <p role="alert" className="wrong pt-1">{fit.overBrimMl > 0 ? `It runs over by ${units.volumeExact(fit.overBrimMl)}. Take less, or a larger jar.` : `It stands ${units.volumeExact(fit.overLineMl)} above the line; leave a finger of air under the lid.`}</p>}
-        {fit && fit.filled < 0.6 && <p className="quiet pt-1">It fills {Math.round(fit.filled * 100)} % of the {v?.sort === "jar" ? "jar" : "vessel"}; a smaller one leaves less air over the herb.</p>}
+        {fit && fit.filled < 0.6 && v?.sort !== "pot" && v?.sort !== "pressure-pot" && <p className="quiet pt-1">It fills {Math.round(fit.filled * 100)} % of the {v?.sort}; a smaller one leaves less air over the herb.</p>}
         {fit && fit.coverCm < 0 && <p role="alert" className="wrong pt-1">Herb stands {Math.abs(fit.coverCm).toFixed(1)} cm above the liquid. Pour more, or take less herb.</p>}
       </div>
     </section>

@@ -1,0 +1,85 @@
+import { afterAll, describe, expect, test } from "@jest/globals";
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readFileSync, statSync } from "node:fs";
+import { get } from "node:http";
+import { join } from "node:path";
+import { ROOT, freePort } from "../support";
+
+const data = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "own-data");
+const env = { ...process.env, JOLLY_DATA: data, DATABASE_URL: "", DATABASE_ROOT: "", STARTED_CLUSTER: "", JOLLY_NOW: "", JOLLY_NOW_FROZEN: "" };
+
+/** Starts it as a person does, in a terminal of its own, and waits for the address. */
+async function start(...args: string[]): Promise<{ url: string; interrupt: () => Promise<number | null> }> {
+  const child = spawn(join(ROOT, "jolly"), ["start", ...args], { env, detached: true, stdio: ["ignore", "pipe", "pipe"] });
+  let said = "";
+  child.stderr.on("data", (d: Buffer) => (said += d.toString()));
+  const exited = new Promise<number | null>((done) => child.once("exit", (code) => done(code)));
+  const url = await new Promise<string>((done, failed) => {
+    child.stdout.on("data", (d: Buffer) => done(d.toString().trim()));
+    void exited.then((code) => failed(new Error(`it stopped with ${code}: ${said}`)));
+  });
+  return {
+    url,
+    interrupt: () => {
+      // What Ctrl-C does: the whole foreground group is told.
+      process.kill(-child.pid!, "SIGINT");
+      return exited;
+    },
+  };
+}
+const fetched = (url: string, path = "/"): Promise<{ status: number; body: string }> => new Promise((done, failed) => get(url + path, (r) => { let body = ""; r.on("data", (d: Buffer) => (body += d.toString())); r.on("end", () => done({ status: r.statusCode!, body })); }).on("error", failed));
+/** Processes that still hold the data folder or the port. */
+const left = (port: number): string => spawnSync("sh", ["-c", `ps -eo pid,args | grep -E "${data}|-p ${port}( |$)" | grep -v grep || true`], { encoding: "utf8" }).stdout.trim();
+
+describe("./jolly start", () => {
+  mkdirSync(data, { recursive: true });
+  afterAll(() => {
+    if (existsSync(join(data, "cluster"))) spawnSync("sh", ["-c", `pkill -QUIT -f "postgres -D ${data}" || true`]);
+  });
+
+  test("opens the demo, stops at Ctrl-C with nothing left running, and opens again with nothing lost", async () => {
+    const port = await freePort();
+    const first = await start("--port", String(port));
+    expect(first.url).toBe(`http://127.0.0.1:${port}`);
+    const shelf = await fetched(first.url);
+    expect(shelf.status).toBe(200);
+    expect(shelf.body).toContain("Lock Cottage No. 9");
+    expect(shelf.body).toContain("OX-26-02");
+    expect(await first.interrupt()).toBe(0);
+    expect(left(port)).toBe("");
+    const again = await start("--port", String(port));
+    expect((await fetched(again.url)).body).toContain("OX-26-02");
+    await again.interrupt();
+    expect(left(port)).toBe("");
+  }, 180_000);
+
+  test("a household of one's own is empty, and its folder is no one else's", async () => {
+    const port = await freePort();
+    const own = await start("--household", "lock-two", "--port", String(port));
+    const shelf = await fetched(own.url);
+    expect(shelf.body).toContain("Lock Two");
+    expect(shelf.body).not.toContain("OX-26-02");
+    // A port that is held is refused, in words, and the one that runs is left alone.
+    const second = spawnSync(join(ROOT, "jolly"), ["start", "--port", String(port)], { env, encoding: "utf8" });
+    expect(second.status).not.toBe(0);
+    expect(second.stderr).toContain(`port ${port} is taken`);
+    expect((await fetched(own.url)).status).toBe(200);
+    await own.interrupt();
+    expect(statSync(data).mode & 0o077).toBe(0);
+  }, 180_000);
+
+  test("backed up and restored under another name, it is the same", async () => {
+    const run = (...args: string[]) => spawnSync(join(ROOT, "jolly"), args, { env, encoding: "utf8" });
+    const a = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "a.jsonl");
+    const b = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "b.jsonl");
+    const out = run("backup", a);
+    expect(out.stderr).toMatch(/\d+ journal entries of “demo” written/);
+    expect(run("restore", a, "--household", "copy").stderr).toMatch(/read into “copy”/);
+    expect(run("backup", b, "--household", "copy").status).toBe(0);
+    expect(readFileSync(b, "utf8")).toBe(readFileSync(a, "utf8"));
+    // A second restore over it is refused, and so is a file that is not a journal.
+    expect(run("restore", a, "--household", "copy").stderr).toContain("already has a journal");
+    expect(run("restore", join(ROOT, "package.json"), "--household", "other").stderr).toMatch(/line 1/);
+    expect(run("restore", a).stderr).toContain("name the new household");
+  }, 180_000);
+});
