@@ -19,15 +19,17 @@ function run(program: string, ...args: string[]): SpawnSyncReturns<string> {
   return asRoot ? spawnSync("runuser", ["-u", "postgres", "--", join(PG, program), ...args], { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"] }) : spawnSync(join(PG, program), args, { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"] });
 }
 
+let made = 0;
+
 /** Made with fsync on, as a household's own is: what is killed here must hold. */
 export async function newCluster(): Promise<Cluster> {
   const scratch = process.env["JOLLY_TEST_SCRATCH"];
   if (!scratch) throw new Error("run the tests through ./jolly test, which gives them a folder");
-  const dir = join(scratch, `cluster-${process.pid}`);
+  const dir = join(scratch, `cluster-${process.pid}-${made++}`);
   mkdirSync(dir, { recursive: true });
   if (asRoot) spawnSync("chown", ["postgres", dir]);
-  const made = run("initdb", "-D", join(dir, "data"), "-U", "jolly", "-E", "UTF8", "--locale=C.UTF-8", "--auth=trust");
-  if (made.status !== 0) throw new Error(made.stderr);
+  const init = run("initdb", "-D", join(dir, "data"), "-U", "jolly", "-E", "UTF8", "--locale=C.UTF-8", "--auth=trust");
+  if (init.status !== 0) throw new Error(init.stderr);
   const port = await freePort();
   const start = (): void => {
     // After a kill the old lock file or shared memory may linger a moment.

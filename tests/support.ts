@@ -55,6 +55,10 @@ export async function newHousehold(of: "demo" | "empty" = "empty"): Promise<Hous
   const from = await template(of === "demo");
   const name = `t_${randomUUID().replace(/-/g, "")}`;
   await admin((sql) => sql.unsafe(`create database ${name} template ${from}`));
+  return held(name);
+}
+
+function held(name: string): Household {
   const sql = connect(urlOf(name), 4);
   return {
     url: urlOf(name),
@@ -64,6 +68,13 @@ export async function newHousehold(of: "demo" | "empty" = "empty"): Promise<Hous
       await admin((s) => s.unsafe(`drop database if exists ${name} with (force)`));
     },
   };
+}
+
+/** A database with nothing in it, not even tables. */
+export async function bareDatabase(): Promise<Household> {
+  const name = `t_${randomUUID().replace(/-/g, "")}`;
+  await admin((sql) => sql.unsafe(`create database ${name} template template0 encoding 'UTF8'`));
+  return held(name);
 }
 
 export const freePort = (): Promise<number> =>

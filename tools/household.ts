@@ -11,7 +11,7 @@ import { migrate } from "../src/store/migrate";
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const MIGRATIONS = join(root, "src/store/migrations");
 
-const urlOf = (name: string): string => process.env["DATABASE_URL"] ?? `${process.env["DATABASE_ROOT"]}/jolly_${name.replace(/-/g, "_")}`;
+const urlOf = (name: string): string => process.env["DATABASE_URL"] || `${process.env["DATABASE_ROOT"]}/jolly_${name.replace(/-/g, "_")}`;
 
 /** Makes the household's database unless it is there; says whether it was just made. */
 async function make(name: string): Promise<boolean> {

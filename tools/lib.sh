@@ -126,7 +126,10 @@ serve() {
   case "$port" in *[!0-9]*|'') die "a port is a number." ;; esac
   port_free "$port" || die "port $port is taken. Is Jolly Crock running already? Otherwise choose another with --port."
   local server=""
-  trap 'trap - EXIT INT TERM; [ -z "$server" ] || { kill -TERM "$server" 2>/dev/null || true; wait "$server" 2>/dev/null || true; }; cluster_down; exit 0' INT TERM HUP EXIT
+  # Asked to stop is success; anything else keeps the status it failed with.
+  tidy() { trap - EXIT INT TERM HUP; [ -z "$server" ] || { kill -TERM "$server" 2>/dev/null || true; wait "$server" 2>/dev/null || true; }; cluster_down; exit "$1"; }
+  trap 'tidy $?' EXIT
+  trap 'tidy 0' INT TERM HUP
   cluster_up "$(data_home)"
   mkdir -p .jolly; if [ "$how" = start ]; then need_build; exec 7>.jolly/serving; flock -s 7; fi
   # The demo stands still in time, at the day its journal was written for, and ticks on from there.

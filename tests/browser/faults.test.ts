@@ -141,6 +141,33 @@ describe("fifty kills while writing", () => {
   }, 300_000);
 });
 
+describe("a journal that is away", () => {
+  test("is told on the page, without a stack trace, and the page comes back with it", async () => {
+    const cluster = await newCluster();
+    const admin = connect(`${cluster.root}/postgres`, 1);
+    await admin.unsafe("create database kitchen");
+    await admin.end();
+    const sql = connect(`${cluster.root}/kitchen`, 1);
+    await migrate(sql, MIGRATIONS);
+    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us" });
+    await sql.end();
+    const app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z");
+    const browser = await openBrowser();
+    const page = await newPage(browser);
+    await goTo(page, app.url);
+    cluster.kill();
+    await page.goto(app.url);
+    await says(page, "The journal does not answer");
+    expect(await page.evaluate(() => document.body.innerText)).not.toMatch(/ECONN|postgres|at \w+ \(/i);
+    cluster.start();
+    await page.goto(app.url);
+    await says(page, "The shelf is empty");
+    await browser.close();
+    await app.stop();
+    cluster.stop();
+  }, 120_000);
+});
+
 describe("a server that dies under the maker's hands", () => {
   test("keeps what was typed, says so, and the same tap is written once when it is back", async () => {
     const home = await newHousehold();

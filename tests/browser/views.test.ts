@@ -72,6 +72,45 @@ describe("every view", () => {
     await page.close();
   });
 
+  test("a name as long as names go breaks no page, and no jar off its shelf", async () => {
+    const page = await newPage(browser, 390, 844);
+    await planned(page);
+    await fill(page, "#name", "Towpathmeadowsweetlimeblossomandblackberryleafoxymelfortheboatwrightandthekeeper".slice(0, 80));
+    await page.evaluate(() => [...document.querySelectorAll("button")].find((b) => b.textContent === "Begin this batch")!.click());
+    await says(page, "has begun");
+    const over = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(await over()).toBeLessThanOrEqual(1);
+    await page.evaluate(() => ([...document.querySelectorAll("main li a")].find((a) => a.textContent!.includes("Towpath")) as HTMLElement).click());
+    await page.waitForFunction(() => location.pathname.startsWith("/batch/"));
+    expect(await over()).toBeLessThanOrEqual(1);
+    await page.close();
+  });
+
+  test("on paper only the labels stand", async () => {
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}${views()["labels"]!}`);
+    await page.emulateMediaType("print");
+    const shown = await page.evaluate(() => [...document.querySelectorAll("header, footer, h1, button")].filter((e) => (e as HTMLElement).offsetParent !== null).length);
+    expect(shown).toBe(0);
+    expect(await page.$$eval(".label", (l) => l.length)).toBe(2);
+    await page.close();
+  });
+
+  test("the labels come as PDF and SVG, and a wrong cell is told", async () => {
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}${views()["labels"]!}`);
+    const at = `/batch/${ids["SY-26-01"]}/label`;
+    const pdf = await fetch(`${app.url}${at}.pdf?size=80x50&sheet=a4&start=4`);
+    expect(pdf.headers.get("content-type")).toBe("application/pdf");
+    expect(Buffer.from(await pdf.arrayBuffer()).subarray(0, 5).toString()).toBe("%PDF-");
+    expect(await (await fetch(`${app.url}${at}.svg?bottle=2`)).text()).toContain("Keep frozen");
+    expect((await fetch(`${app.url}${at}.svg?bottle=9`)).status).toBe(404);
+    expect((await fetch(`${app.url}${at}.pdf?size=huge`)).status).toBe(422);
+    await fill(page, "#start", "99");
+    await says(page, "start at one of 1 to 10");
+    await page.close();
+  });
+
   test("an address of another name is not answered, and a foreign page cannot write", async () => {
     const page = await newPage(browser);
     await page.setExtraHTTPHeaders({});

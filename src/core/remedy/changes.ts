@@ -1,5 +1,6 @@
 import { MATERIALS } from "../material/catalogue";
 import { convert } from "../material/convert";
+import { parseStrength } from "../quantity/amount";
 import type { Line, Plan, Step } from "./plan";
 import { type Reckoning, reckonProgram } from "./reckon";
 import { type Program, type Surroundings, resolve } from "./resolve";
@@ -102,7 +103,10 @@ export function smallestChanges(plan: Plan, goal: KeepingGoal, around: Surroundi
 
   const vinegar = p.lines.find((l) => l.stuff.class === "vinegar");
   if (vinegar) {
-    const has = vinegar.line.strength ? Number.parseFloat(vinegar.line.strength) : 100 * vinegar.stuff.composition[3]! * vinegar.stuff.density;
+    // As the bottle says it: what was typed, or what such a vinegar is marked.
+    const shipped = MATERIALS.get(vinegar.stuff.id);
+    const typed = vinegar.line.strength ? parseStrength(vinegar.line.strength) : undefined;
+    const has = typed?.ok ? typed.value : 100 * (shipped?.kind === "stuff" ? (shipped.row.composition.acetic ?? 0.05) : 0.05);
     if (vinegar.stuff.tags.includes("acetic-unknown")) {
       const q = withLine(plan, vinegar.step, vinegar.place, (l) => ({ ...l, material: "cider-vinegar", strength: "5 %" }));
       if (good(q)) offer("marked-vinegar", "A vinegar marked 5 % in place of one whose strength is not known.", q, 0.2);
