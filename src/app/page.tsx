@@ -20,7 +20,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   }
   const soon = [...near.values()].slice(0, 6);
   return (
-    <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] pt-5">
+    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] pt-5">
       <section aria-labelledby="shelf">
         <h1 id="shelf" className="sr-only">Shelf</h1>
         {justBegun && <p role="status" className="bg-celadon px-3 py-2 mb-4">{justBegun.code}, {justBegun.name}, has begun. Label the jar: <strong>{justBegun.code}, {printDay(today)}</strong>.</p>}

@@ -35,7 +35,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
       </div>
       {batch.state === "discarded" && <p className="text-rust font-bold pt-2">Discarded {printDay(batch.discardedDay!)}: {batch.discardedWhy}</p>}
       {w && batch.state === "working" && <div className="max-w-4xl pt-3"><WindowBand begun={batch.begunDay} today={today} care={r.care} doneDays={shaken} /></div>}
-      <div className="grid gap-x-10 gap-y-6 lg:grid-cols-[16rem_minmax(0,1fr)_22rem] pt-4">
+      <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[16rem_minmax(0,1fr)_22rem] pt-4">
         <div className="text-center">
           {card && <VesselFigure profile={card.profile} layers={batch.state === "bottled" || batch.state === "discarded" ? [] : card.layers} lid={card.lid} scale={Math.min(17, 330 / ((r.program.vessel?.solid.brimCm ?? 20) + 2.5))} title={`${card.size}, ${batch.name}`} />}
           <p className="stencil text-xl pt-1">{card?.size}</p>
