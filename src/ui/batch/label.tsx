@@ -8,10 +8,10 @@ import { type LabelLayout, MM_PER_PT, PAGES, gridCells } from "@/core/label/layo
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
 const FAMILIES = { plain: "var(--font-sans)", bold: "var(--font-sans)", stencil: "var(--font-stencil)" } as const;
 
-/** One label at its real size, from the same layout as the PDF. */
+/** One label at its real size, from the same layout as the PDF; with proportional figures, as the layout was measured. */
 export function LabelFace({ layout: l, title }: { layout: LabelLayout; title: string }) {
   return (
-    <svg className="label bg-white block" style={{ width: `${l.widthMm}mm`, height: `${l.heightMm}mm`, outline: "0.2mm solid #1f2125" }} viewBox={`0 0 ${l.widthMm} ${l.heightMm}`} role="img" aria-label={`${title}: ${l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ")}`}>
+    <svg className="label bg-white block" style={{ width: `${l.widthMm}mm`, height: `${l.heightMm}mm`, outline: "0.2mm solid #1f2125", fontVariantNumeric: "normal" }} viewBox={`0 0 ${l.widthMm} ${l.heightMm}`} role="img" aria-label={`${title}: ${l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ")}`}>
       {l.items.map((i, n) =>
         i.kind === "rule" ? (
           <path key={n} d={`M${i.x1} ${i.y}H${i.x2}`} stroke={INKS[i.ink]} strokeWidth={i.width} />
