@@ -45,7 +45,7 @@ async function template(demo: boolean): Promise<string> {
   const sql = connect(urlOf(name), 2);
   await migrate(sql, MIGRATIONS);
   if (demo) await importLines(sql, readFileSync(DEMO, "utf8").split("\n"));
-  else await settle(sql, { id: randomUUID(), name: "Test kitchen", zone: "Europe/London", units: "us" });
+  else await settle(sql, { id: randomUUID(), name: "Test kitchen", zone: "Europe/London", units: "us", currency: "£" });
   await sql.end();
   return name;
 }

@@ -5,7 +5,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { type Sql, connect } from "../src/store/db";
 import { BadJournal, exportLines, importLines } from "../src/store/exchange";
-import { settle } from "../src/store/household";
+import { settle, usualCurrency } from "../src/store/household";
 import { migrate } from "../src/store/migrate";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -46,7 +46,7 @@ async function open(name: string): Promise<void> {
     if (held!.n === 0) {
       // Demo data only ever enters a database just made for it.
       if (name === "demo" && fresh) await importLines(sql, readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n"));
-      else await settle(sql, { id: randomUUID(), name: name.split("-").map((w) => w[0]!.toUpperCase() + w.slice(1)).join(" "), zone: Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC", units: "us" });
+      else await settle(sql, { id: randomUUID(), name: name.split("-").map((w) => w[0]!.toUpperCase() + w.slice(1)).join(" "), zone: Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC", units: "us", currency: usualCurrency("us") });
     }
   } finally {
     await sql.end();

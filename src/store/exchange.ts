@@ -1,29 +1,35 @@
 import { z } from "zod";
-import { type JournalEvent, VERSIONS, readBody, EVENT_TYPES } from "../core/journal/events";
-import { fold } from "../core/journal/fold";
 import type { Sql, Tx } from "./db";
-import { type Household, household, settle } from "./household";
-import { sentHash } from "./journal";
-import { rebuild } from "./projection";
+import type { JournalEvent } from "../core/journal/events";
+import type { StoreEvent } from "../core/stores/events";
+import { type Household, household, settle, usualCurrency } from "./household";
+import { type Row, sentHash, toEvent } from "./append";
+import { BATCHES } from "./journal";
+import { rebuild } from "./rebuild";
+import { STORED } from "./stores";
 
 /**
  * The open journal format: one JSON object a line. The first line is the household, every other an event, in order of writing.
  * It is what `backup` writes, `restore` reads and the demo is kept in; see docs/formats.md.
  */
 export const JOURNAL_FORMAT = "jolly-crock/journal";
+/** Version 2 added the stores and the household's money; version 1 is read for ever. */
+export const JOURNAL_VERSION = 2;
 
 export const Head = z.strictObject({
   format: z.literal(JOURNAL_FORMAT),
-  version: z.literal(1),
-  household: z.strictObject({ id: z.uuid(), name: z.string().min(1).max(80), zone: z.string().min(1).max(60), units: z.enum(["us", "metric", "imperial"]) }),
+  version: z.union([z.literal(1), z.literal(JOURNAL_VERSION)]),
+  household: z.strictObject({ id: z.uuid(), name: z.string().min(1).max(80), zone: z.string().min(1).max(60), units: z.enum(["us", "metric", "imperial"]), currency: z.string().max(4).optional() }),
 });
 
 export const EventLine = z.strictObject({
+  /** What the stream is of; a batch where it is not said. */
+  kind: z.enum(["batch", "store"]).default("batch"),
   stream: z.uuid(),
   seq: z.number().int().min(1),
   key: z.uuid(),
   sent: z.string().max(80).optional(),
-  type: z.enum(EVENT_TYPES as [string, ...string[]]),
+  type: z.string().min(1).max(40),
   version: z.number().int().min(1),
   at: z.iso.datetime({ offset: true }),
   recordedAt: z.iso.datetime({ offset: true }).optional(),
@@ -34,11 +40,11 @@ export const EventLine = z.strictObject({
 /** The household and its whole journal, as lines. */
 export async function exportLines(sql: Sql): Promise<string[]> {
   const home = await household(sql);
-  const rows = await sql<{ stream_id: string; seq: number; key: string; sent: string; type: string; version: number; at: Date; recorded_at: Date; day: string; body: unknown }[]>`
-    select stream_id, seq, key, sent, type, version, at, recorded_at, day, body from event where stream_kind = 'batch' order by recorded_at, stream_id, seq`;
+  const rows = await sql<(Row & { stream_kind: string; sent: string; recorded_at: Date })[]>`
+    select stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body from event order by recorded_at, stream_id, seq`;
   return [
-    JSON.stringify({ format: JOURNAL_FORMAT, version: 1, household: home }),
-    ...rows.map((r) => JSON.stringify({ stream: r.stream_id, seq: r.seq, key: r.key, sent: r.sent, type: r.type, version: r.version, at: r.at.toISOString(), recordedAt: r.recorded_at.toISOString(), day: r.day, body: r.body })),
+    JSON.stringify({ format: JOURNAL_FORMAT, version: JOURNAL_VERSION, household: home }),
+    ...rows.map((r) => JSON.stringify({ kind: r.stream_kind, stream: r.stream_id, seq: r.seq, key: r.key, sent: r.sent, type: r.type, version: r.version, at: r.at.toISOString(), recordedAt: r.recorded_at.toISOString(), day: r.day, body: r.body })),
   ];
 }
 
@@ -61,33 +67,34 @@ export async function importLines(sql: Sql, lines: readonly string[]): Promise<{
   if (lines.length === 0) throw new BadJournal("the file is empty");
   const head = parse(Head, 0);
   const events = lines.slice(1).flatMap((l, i) => (l.trim() === "" ? [] : [{ ...parse(EventLine, i + 1), line: i + 2 }]));
-  const streams = new Map<string, JournalEvent[]>();
+  // Every entry is read and every stream folded before the first is written.
+  const streams = { batch: new Map<string, JournalEvent[]>(), store: new Map<string, StoreEvent[]>() };
   for (const e of events) {
+    const row: Row = { stream_id: e.stream, seq: e.seq, key: e.key, type: e.type, version: e.version, at: new Date(e.at), day: e.day, body: e.body };
     try {
-      const event = { type: e.type, version: e.version, streamId: e.stream, seq: e.seq, key: e.key, at: e.at, day: e.day, body: readBody(e.type, e.version, e.body) } as JournalEvent;
-      streams.set(e.stream, [...(streams.get(e.stream) ?? []), event]);
+      if (e.kind === "batch") streams.batch.set(e.stream, [...(streams.batch.get(e.stream) ?? []), toEvent(BATCHES, row)]);
+      else streams.store.set(e.stream, [...(streams.store.get(e.stream) ?? []), toEvent(STORED, row)]);
     } catch (x) {
       throw new BadJournal(`line ${e.line}: ${(x as Error).message}`);
     }
   }
-  for (const s of streams.values()) fold(s);
+  const batches = [...streams.batch.values()].map(BATCHES.fold);
+  for (const s of streams.store.values()) STORED.fold(s);
   await sql.begin(async (tx: Tx) => {
     const [held] = await tx<{ n: number }[]>`select count(*)::int as n from event`;
     if (held!.n > 0) throw new BadJournal("this household already has a journal; restore into a new one");
-    await settle(tx, head.household);
+    const { currency, ...home } = head.household;
+    await settle(tx, { ...home, currency: currency ?? usualCurrency(home.units) });
     for (const e of events) {
       await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, day, body, recorded_at)
-        values ('batch', ${e.stream}, ${e.seq}, ${e.key}, ${e.sent ?? sentHash(e.type, e.body)}, ${e.type}, ${e.version}, ${e.at}, ${e.day}, ${tx.json(e.body as never)}, ${e.recordedAt ?? e.at})`;
+        values (${e.kind}, ${e.stream}, ${e.seq}, ${e.key}, ${e.sent ?? sentHash(e.type, e.body)}, ${e.type}, ${e.version}, ${e.at}, ${e.day}, ${tx.json(e.body as never)}, ${e.recordedAt ?? e.at})`;
     }
     // Codes go on from the highest ever given.
-    for (const s of streams.values()) {
-      const code = fold(s)?.code;
-      const m = code ? /^([A-Z]{2})-(\d{2})-(\d+)$/.exec(code) : null;
+    for (const b of batches) {
+      const m = b ? /^([A-Z]{2})-(\d{2})-(\d+)$/.exec(b.code) : null;
       if (m) await tx`insert into code_counter (kind, year, last) values (${m[1]!}, ${2000 + Number(m[2])}, ${Number(m[3])}) on conflict (kind, year) do update set last = greatest(code_counter.last, excluded.last)`;
     }
   });
   await rebuild(sql);
-  return { household: head.household, events: events.length };
+  return { household: (await household(sql)), events: events.length };
 }
-
-export { VERSIONS };

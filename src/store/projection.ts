@@ -1,11 +1,10 @@
 import { bestByOf } from "../core/label/label";
-import { type Batch, fold } from "../core/journal/fold";
-import type { Sql, Tx } from "./db";
-import { type JournalEvent } from "../core/journal/events";
-import { toEvent } from "./journal";
+import type { Batch } from "../core/journal/fold";
+import type { Stored } from "../core/stores/events";
+import type { Tx } from "./db";
 
 /** Writes a batch's rows in the read tables, in the transaction of the event that changed it. */
-export async function project(tx: Tx, b: Batch): Promise<void> {
+export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
   await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, seq)
     values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${b.seq})
     on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
@@ -17,24 +16,8 @@ export async function project(tx: Tx, b: Batch): Promise<void> {
   }
 }
 
-/** Makes the read tables anew from the journal alone. */
-export async function rebuild(sql: Sql): Promise<number> {
-  return (await sql.begin(async (tx) => {
-    await tx`lock table batch, bottle in exclusive mode`;
-    await tx`delete from bottle`;
-    await tx`delete from batch`;
-    const rows = await tx<Parameters<typeof toEvent>[0][]>`select stream_id, seq, key, type, version, at, day, body from event where stream_kind = 'batch' order by stream_id, seq`;
-    const streams = new Map<string, JournalEvent[]>();
-    for (const r of rows) {
-      const e = toEvent(r);
-      const mine = streams.get(e.streamId);
-      if (mine) mine.push(e);
-      else streams.set(e.streamId, [e]);
-    }
-    for (const events of streams.values()) {
-      const b = fold(events);
-      if (b) await project(tx, b);
-    }
-    return streams.size;
-  })) as number;
+/** Writes a thing of the stores in its read table, in the transaction of the event that changed it. */
+export async function projectStored(tx: Tx, s: Stored): Promise<void> {
+  await tx`insert into store_item (id, what, item, left_g, gone, seq) values (${s.id}, ${s.item.what}, ${tx.json(s.item as never)}, ${s.leftG}, ${s.gone}, ${s.seq})
+    on conflict (id) do update set item = excluded.item, left_g = excluded.left_g, gone = excluded.gone, seq = excluded.seq`;
 }

@@ -1,6 +1,7 @@
 import type { Batch } from "../core/journal/fold";
 import { fold } from "../core/journal/fold";
 import type { JournalEvent } from "../core/journal/events";
+import type { Busy } from "../core/stores/free";
 import type { Sql } from "./db";
 import { toEvent } from "./journal";
 
@@ -37,8 +38,7 @@ export async function cellar(sql: Sql, most = 60): Promise<CellarLine[]> {
     group by b.id, b.code, b.name, b.kind, x.place, x.best_by order by x.best_by, b.code limit ${most}`;
 }
 
-/** Vessels that hold a working batch, by catalogue id. */
-export async function busyVessels(sql: Sql): Promise<string[]> {
-  const rows = await sql<{ vessel: string }[]>`select vessel from batch where state = 'working' and vessel is not null`;
-  return rows.map((r) => r.vessel);
+/** Vessels that hold a working batch: their catalogue id or own id, and the batch that stands in them. */
+export async function busyVessels(sql: Sql): Promise<Busy[]> {
+  return sql<Busy[]>`select vessel, code from batch where state = 'working' and vessel is not null order by begun_day, code`;
 }

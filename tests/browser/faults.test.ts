@@ -55,7 +55,7 @@ describe("fifty kills while writing", () => {
     await admin.end();
     const sql = connect(`${cluster.root}/kitchen`, 1);
     await migrate(sql, MIGRATIONS);
-    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us" });
+    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us", currency: "£" });
     await sql.end();
     linePort = await freePort();
     // The app answers to the name the browser uses, which is the line's.
@@ -149,7 +149,7 @@ describe("a journal that is away", () => {
     await admin.end();
     const sql = connect(`${cluster.root}/kitchen`, 1);
     await migrate(sql, MIGRATIONS);
-    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us" });
+    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us", currency: "£" });
     await sql.end();
     const app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z");
     const browser = await openBrowser();

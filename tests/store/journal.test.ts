@@ -5,11 +5,12 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { UnreadableEvent } from "../../src/core/journal/events";
 import type { Plan } from "../../src/core/remedy/plan";
-import { begin, write } from "../../src/store/commands";
+import { begin } from "../../src/store/commands";
+import { write } from "../../src/store/entries";
 import { exportLines, importLines } from "../../src/store/exchange";
 import { batchOf } from "../../src/store/journal";
 import { migrate } from "../../src/store/migrate";
-import { rebuild } from "../../src/store/projection";
+import { rebuild } from "../../src/store/rebuild";
 import { cellar, live } from "../../src/store/shelf";
 import { DEMO, type Household, MIGRATIONS, bareDatabase, newHousehold } from "../support";
 
@@ -26,7 +27,7 @@ const begun = async (plan = PLAN) => {
   const id = randomUUID();
   const w = await begin(home.sql, { id, key: randomUUID(), plan, reasons: {} }, plan);
   if (!w.ok) throw new Error(w.fault.message);
-  return w.batch;
+  return w.state;
 };
 const count = async (): Promise<number> => (await home.sql<{ n: number }[]>`select count(*)::int as n from event`)[0]!.n;
 
@@ -34,7 +35,7 @@ describe("writing", () => {
   test("the same key with the same body is one entry, and answers the same", async () => {
     const r = { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} };
     const all = await Promise.all(Array.from({ length: 8 }, () => begin(home.sql, r, PLAN)));
-    expect(all.map((w) => w.ok && w.batch.code)).toEqual(Array(8).fill("OX-26-01"));
+    expect(all.map((w) => w.ok && w.state.code)).toEqual(Array(8).fill("OX-26-01"));
     expect(all.filter((w) => w.ok && !w.already).length).toBe(1);
     expect(await count()).toBe(1);
   });
@@ -54,7 +55,7 @@ describe("writing", () => {
     const b = await begun();
     const both = await Promise.all(["700 mL", "650 mL"].map((measured) => write(home.sql, b.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured, how: "wrung" } })));
     expect(both.filter((w) => w.ok).length).toBe(1);
-    expect(both.find((w) => !w.ok)).toMatchObject({ status: 409, fault: { name: "ChangedMeanwhile" }, batch: { state: "strained" } });
+    expect(both.find((w) => !w.ok)).toMatchObject({ status: 409, fault: { name: "ChangedMeanwhile" }, state: { state: "strained" } });
   });
   test("what commutes goes in whatever the writer had seen", async () => {
     const b = await begun();
@@ -88,7 +89,7 @@ describe("writing", () => {
     await write(home.sql, b.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured: "800 mL", how: "wrung" } });
     const w = await write(home.sql, b.id, { key: randomUUID(), type: "corrected", seen: 2, body: { seq: 2, body: { measured: "600 mL", how: "wrung" }, why: "wrong jug" } });
     expect(w).toMatchObject({ ok: true, batch: { measured: "600 mL" } });
-    expect(w.ok && w.batch.diary.find((e) => e.seq === 2)).toMatchObject({ correctedBy: { was: { measured: "800 mL" }, why: "wrong jug" } });
+    expect(w.ok && w.state.diary.find((e) => e.seq === 2)).toMatchObject({ correctedBy: { was: { measured: "800 mL" }, why: "wrong jug" } });
   });
   test("an entry of a type this build does not know is refused, not skipped", async () => {
     const b = await begun();
@@ -131,7 +132,7 @@ describe("read tables and the open format", () => {
     expect(await exportLines(other.sql)).toEqual(lines);
     // Codes go on where they were.
     const more = await begin(other.sql, { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} }, PLAN);
-    expect(more.ok && more.batch.code).toBe("OX-26-02");
+    expect(more.ok && more.state.code).toBe("OX-26-02");
     await other.drop();
   });
   test("the demo is in the open format: what comes out is what went in", async () => {

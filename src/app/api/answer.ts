@@ -26,8 +26,9 @@ export async function bodyOf<T>(request: Request, schema: z.ZodType<T>): Promise
 
 /** What a write is answered with: the new version, or the fault and where the batch stands now. */
 export function answer(w: Written): NextResponse {
-  if (w.ok) return NextResponse.json({ seq: w.batch.seq, code: w.batch.code, id: w.batch.id, state: w.batch.state, already: w.already }, { status: w.already ? 200 : 201 });
-  return NextResponse.json({ fault: w.fault, ...(w.batch ? { seq: w.batch.seq, state: w.batch.state, code: w.batch.code } : {}) }, { status: w.status });
+  const { state: b } = w;
+  if (w.ok) return NextResponse.json({ seq: w.state.seq, code: w.state.code, id: w.state.id, state: w.state.state, already: w.already }, { status: w.already ? 200 : 201 });
+  return NextResponse.json({ fault: w.fault, ...(b ? { seq: b.seq, state: b.state, code: b.code } : {}) }, { status: w.status });
 }
 
 /** A database that is away is told as such, so that the browser keeps what was typed and tries again. */

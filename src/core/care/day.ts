@@ -5,6 +5,9 @@ export type Day = string;
 
 export const addDays = (day: Day, n: number): Day => Temporal.PlainDate.from(day).add({ days: Math.round(n) }).toString();
 
+/** The same day of a month so many months on; the last of a shorter month. */
+export const addMonths = (day: Day, n: number): Day => Temporal.PlainDate.from(day).add({ months: n }).toString();
+
 /** Whole days from one day to another; negative when `to` lies before `from`. */
 export const daysBetween = (from: Day, to: Day): number => Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: "days" }).days;
 

@@ -5,35 +5,60 @@ export interface Fill {
   readonly ml: number;
 }
 
+export interface OnHand {
+  readonly vessel: Vessel;
+  /** How many of it there are; as many as wanted where it is not said. */
+  readonly count?: number;
+}
+
+/** Part-full is under this share of a bottle's filling: more air than a bottle should hold for long. */
+const FULL_ENOUGH = 0.85;
+/** No bottle is fetched for less than this share of the smallest. */
+const SENSIBLE = 0.1;
+const MOST_BOTTLES = 24;
+/** Sizes tried at a time; a kitchen rarely has more in use, and the search stays a fraction of a millisecond. */
+const MOST_SIZES = 6;
+
 /**
- * Bottles for a volume: full ones first, then the last one part-full if no smaller one takes it; least left over, then fewest bottles.
+ * Bottles for a volume, from those on hand: the set that leaves least over, then has fewest part-full, then fewest bottles.
+ * Every one but at most one is full to its line.
  * @param ml volume to bottle, mL
- * @param sizes sizes on hand, each as many as wanted
- * @returns fills whose sum is `ml` to within what no bottle would hold sensibly (under a tenth of the smallest), and that rest
+ * @returns fills and the mL that found no bottle (or were too little to fetch one for)
  */
-export function fillPlan(ml: number, sizes: readonly Vessel[], most = 24): { readonly fills: readonly Fill[]; readonly leftMl: number } {
-  const usable = [...sizes].sort((a, b) => b.fillMl - a.fillMl);
-  if (usable.length === 0 || !(ml > 0)) return { fills: [], leftMl: Math.max(0, ml) };
-  const smallest = usable[usable.length - 1]!;
-  let best: { fills: Fill[]; left: number; partFull: number } | undefined;
-  const consider = (fills: Fill[], left: number, partFull: number): void => {
-    const better = !best || left < best.left - 1 || (Math.abs(left - best.left) <= 1 && (partFull < best.partFull || (partFull === best.partFull && fills.length < best.fills.length)));
-    if (better) best = { fills, left, partFull };
+export function fillPlan(ml: number, onHand: readonly OnHand[]): { readonly fills: readonly Fill[]; readonly leftMl: number } {
+  const sizes = onHand.filter((s) => s.vessel.fillMl > 0 && (s.count ?? 1) > 0).sort((a, b) => b.vessel.fillMl - a.vessel.fillMl).slice(0, MOST_SIZES);
+  if (sizes.length === 0 || !(ml > 0)) return { fills: [], leftMl: Math.max(0, ml) };
+  const smallest = sizes[sizes.length - 1]!.vessel.fillMl;
+  /** Bottles filled to the line by size, and the last one with what they leave, if it went into one. */
+  let best: { full: number[]; last: { size: number; ml: number } | undefined; left: number; partFull: number; bottles: number } | undefined;
+  const full = sizes.map(() => 0);
+  const consider = (last: { size: number; ml: number } | undefined, left: number, bottles: number): void => {
+    const partFull = last && last.ml < FULL_ENOUGH * sizes[last.size]!.vessel.fillMl ? 1 : 0;
+    const better = !best || left < best.left - 1 || (Math.abs(left - best.left) <= 1 && (partFull < best.partFull || (partFull === best.partFull && bottles < best.bottles)));
+    if (better) best = { full: [...full], last, left, partFull, bottles };
   };
-  // Every count of one size, with the rest in one other size, is enough for a kitchen.
-  for (const a of usable) {
-    const whole = Math.min(most, Math.floor(ml / a.fillMl));
-    for (let n = whole; n >= Math.max(0, whole - 2); n--) {
-      const fills: Fill[] = Array.from({ length: n }, () => ({ vessel: a, ml: a.fillMl }));
-      const rest = ml - n * a.fillMl;
-      if (rest <= 0.1 * smallest.fillMl) {
-        consider(fills, Math.max(0, rest), 0);
-        continue;
+  const walk = (i: number, rest: number, bottles: number): void => {
+    if (i < sizes.length) {
+      const { vessel, count } = sizes[i]!;
+      const most = Math.min(Math.floor((rest + 1e-9) / vessel.fillMl), count ?? Infinity, MOST_BOTTLES - bottles);
+      // As many as go, and one or two fewer, in case smaller ones then come out even.
+      for (let n = most; n >= Math.max(0, most - 2); n--) {
+        full[i] = n;
+        walk(i + 1, rest - n * vessel.fillMl, bottles + n);
       }
-      for (const b of usable) {
-        if (rest <= b.fillMl * 1.001) consider([...fills, { vessel: b, ml: Math.min(rest, b.fillMl) }], 0, rest < 0.85 * b.fillMl ? 1 : 0);
-      }
+      full[i] = 0;
+      return;
     }
-  }
-  return best ? { fills: best.fills, leftMl: best.left } : { fills: [], leftMl: ml };
+    if (rest <= SENSIBLE * smallest || bottles >= MOST_BOTTLES) return consider(undefined, Math.max(0, rest), bottles);
+    // What is left goes into the smallest bottle that takes it.
+    for (let size = sizes.length - 1; size >= 0; size--) {
+      const { vessel, count } = sizes[size]!;
+      if (vessel.fillMl * 1.001 >= rest && full[size]! < (count ?? Infinity)) return consider({ size, ml: Math.min(rest, vessel.fillMl) }, 0, bottles + 1);
+    }
+    consider(undefined, rest, bottles);
+  };
+  walk(0, ml, 0);
+  const { full: counts, last, left } = best!;
+  const fills = sizes.flatMap(({ vessel }, i) => Array.from({ length: counts[i]! }, () => ({ vessel, ml: vessel.fillMl })));
+  return { fills: last ? [...fills, { vessel: sizes[last.size]!.vessel, ml: last.ml }] : fills, leftMl: left };
 }

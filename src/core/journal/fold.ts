@@ -45,26 +45,33 @@ export interface Entry {
 
 const firstStrain = (steps: readonly Step[]): number => steps.findIndex((s) => s.do === "strain");
 
+/** A plan with its first straining as it was done. */
+export function strainedWith(plan: Plan, done: Pick<Body<"strained">, "how" | "measured">): Plan {
+  const at = firstStrain(plan.steps);
+  return { ...plan, steps: plan.steps.map((s, i): Step => (i === at && s.do === "strain" ? { do: "strain", how: done.how, measured: done.measured } : s)) };
+}
+
+/** A plan with what was poured on after the jar was filled: after the first wait, so that it takes no room from what the parts were solved to. */
+export function toppedUpWith(plan: Plan, lines: readonly Line[]): Plan {
+  if (lines.length === 0) return plan;
+  const steps = [...plan.steps];
+  steps.splice(steps.findIndex((s) => s.do !== "add") + 1, 0, { do: "add", what: [...lines] });
+  return { ...plan, steps };
+}
+
+/** A plan with what really went into the strained liquid, in place of what it foresaw; before any last boiling. */
+export function finishedWith(plan: Plan, lines: readonly Line[]): Plan {
+  const cut = firstStrain(plan.steps);
+  const steps = plan.steps.filter((s, i) => i <= cut || s.do !== "add");
+  const after = steps.findIndex((s, i) => i > cut && (s.do === "bottle" || s.do === "simmer"));
+  if (lines.length > 0) steps.splice(after < 0 ? steps.length : after, 0, { do: "add", what: [...lines] });
+  return { ...plan, steps };
+}
+
 /** The plan with what was really strained, topped up and finished put in its place. */
 function asDone(plan: Plan, topUps: readonly Line[], strained: Body<"strained"> | undefined, finished: Body<"finished"> | undefined): Plan {
-  const at = firstStrain(plan.steps);
-  const steps: Step[] = plan.steps.map((s, i) => {
-    if (i === at && s.do === "strain" && strained) return { do: "strain", how: strained.how, measured: strained.measured };
-    return s;
-  });
-  if (topUps.length > 0) {
-    const first = steps.findIndex((s) => s.do !== "add");
-    // A top-up goes in after the first wait, so that it takes no room from what the parts were solved to.
-    steps.splice(first + 1, 0, { do: "add", what: [...topUps] });
-  }
-  if (finished) {
-    const cut = firstStrain(steps);
-    const kept = steps.filter((s, i) => i <= cut || s.do !== "add");
-    const after = kept.findIndex((s, i) => i > cut && (s.do === "bottle" || (s.do === "simmer" && i > cut)));
-    if (finished.lines.length > 0) kept.splice(after < 0 ? kept.length : after, 0, { do: "add", what: finished.lines });
-    return { ...plan, steps: kept };
-  }
-  return { ...plan, steps };
+  const done = toppedUpWith(strained ? strainedWith(plan, strained) : plan, topUps);
+  return finished ? finishedWith(done, finished.lines) : done;
 }
 
 /**
@@ -80,6 +87,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
   let strained: { day: Day; body: Body<"strained"> } | undefined;
   let finished: Body<"finished"> | undefined;
   let bottled: { day: Day; body: Body<"bottled"> } | undefined;
+  const reasons: Record<string, string> = {};
   let discarded: { day: Day; why: string } | undefined;
   const topUps: Line[] = [];
   const done: Partial<Record<TouchSort, Day>> = {};
@@ -94,6 +102,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     switch (e.type) {
       case "begun":
         begun = e;
+        Object.assign(reasons, e.body.reasons);
         break;
       case "touched":
         if ((done[e.body.what] ?? "") < e.day) done[e.body.what] = e.day;
@@ -104,12 +113,15 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
         break;
       case "strained":
         strained = { day: e.day, body: e.body };
+        Object.assign(reasons, e.body.reasons);
         break;
       case "finished":
         finished = e.body;
+        Object.assign(reasons, e.body.reasons);
         break;
       case "bottled":
         bottled = { day: e.day, body: e.body };
+        Object.assign(reasons, e.body.reasons);
         break;
       case "discarded":
         discarded = { day: e.day, why: e.body.why };
@@ -124,7 +136,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
   return {
     id: begun.streamId, code: begun.body.code, name: begun.body.plan.name,
     state: discarded ? "discarded" : bottled ? "bottled" : strained ? "strained" : "working",
-    begunPlan: begun.body.plan, plan: asDone(begun.body.plan, topUps, strained?.body, finished), frozen: begun.body.frozen, reasons: begun.body.reasons ?? {},
+    begunPlan: begun.body.plan, plan: asDone(begun.body.plan, topUps, strained?.body, finished), frozen: begun.body.frozen, reasons,
     begunDay: begun.day, begunAt: begun.at, strainedDay: strained?.day, measured: strained?.body.measured, bottledDay: bottled?.day, bottles: bottled?.body.bottles ?? [],
     verdict: bottled?.body.verdict, own: bottled?.body.own ?? undefined, discardedDay: discarded?.day, discardedWhy: discarded?.why, done, diary, seq,
   };

@@ -23,6 +23,6 @@ export function thawStuffs(frozen: Body<"begun">["frozen"]): ReadonlyMap<string,
 export function thawVessel(frozen: Body<"begun">["frozen"], present: Vessel | undefined): Vessel | undefined {
   if (!frozen.vessel) return present;
   const solid = solidOf(frozen.vessel.profile);
-  const like = present ?? { id: frozen.vessel.id, name: frozen.vessel.name, size: frozen.vessel.size, sort: "jar" as const, lid: "glass" as const, headspaceCm: 1.5, tolerance: 0.02, mouthCm: frozen.vessel.profile.at(-1)![1] };
+  const like = present ?? { id: frozen.vessel.id, name: frozen.vessel.name, size: frozen.vessel.size, sort: "jar" as const, lid: "glass" as const, ware: "glass" as const, headspaceCm: 1.5, tolerance: 0.02, mouthCm: frozen.vessel.profile.at(-1)![1] };
   return { ...like, solid, mouthCm: frozen.vessel.profile.at(-1)![1], fillMl: volumeAt(solid, solid.brimCm - like.headspaceCm) };
 }

@@ -3,7 +3,6 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { careOf, dueOn } from "../care/care";
 import { addDays, dayAt, daysBetween, instantOf, isDay, printDay } from "../care/day";
-import { fillPlan } from "../cellar/fill";
 import { bestByOf, contentsOf, labelOf, leftAfterThaw } from "../label/label";
 import { readIngredient, scaleText, takeApart } from "../remedy/ingredient";
 import { parseAmount } from "../quantity/amount";
@@ -124,17 +123,6 @@ describe("the label", () => {
     expect(labelOf(b, b.bottles[0]!, "", cautions).cautions[0]).toMatch(/never for a child under 12 months/);
   });
   test("life counts from straining", () => expect(bestByOf(batch("OX-26-01").verdict!, "2026-05-09", "cupboard")).toBe("2026-11-05"));
-});
-
-describe("bottles", () => {
-  const sizes = ["b-500-swing", "b-250-swing", "b-100"].map((id) => VESSELS.get(id)!);
-  test.each([120, 500, 777, 1234, 2600])("%p mL goes into bottles with nothing lost", (ml) => {
-    const p = fillPlan(ml, sizes);
-    expect(p.fills.reduce((s, f) => s + f.ml, 0) + p.leftMl).toBeCloseTo(ml, 6);
-    for (const f of p.fills) expect(f.ml).toBeLessThanOrEqual(f.vessel.fillMl + 1e-6);
-    expect(p.leftMl).toBeLessThan(15);
-  });
-  test("no bottles, no plan", () => expect(fillPlan(500, [])).toEqual({ fills: [], leftMl: 500 }));
 });
 
 describe("a line as it is typed at the Bench", () => {

@@ -1,8 +1,11 @@
 import { type Care, careOf } from "../care/care";
-import { type Caution, cautionsOf } from "../cautions/rules";
+import type { Caution } from "../cautions/caution";
+import { cautionsOf } from "../cautions/rules";
+import type { Day } from "../care/day";
 import { type Result, ok } from "../fault";
 import { type Reckoning, reckonProgram } from "../remedy/reckon";
 import { type Program, resolve } from "../remedy/resolve";
+import { type Person, meantOf } from "../people/person";
 import { VESSELS } from "../vessel/catalogue";
 import { thawStuffs, thawVessel } from "./freeze";
 import type { Batch } from "./fold";
@@ -14,13 +17,25 @@ export interface BatchReckoning {
   readonly cautions: readonly Caution[];
 }
 
+/** The household as it is now: cautions are about the people of today, not of the day a batch began. */
+export interface Company {
+  readonly people: readonly Person[];
+  readonly today: Day;
+}
+
+/** Who a plan is meant for, and who else lives here. */
+export function companyOf(plan: Pick<Batch["plan"], "meantFor">, c: Company) {
+  const meantFor = meantOf(plan.meantFor, c.people);
+  return { meantFor, others: c.people.filter((p) => !meantFor.includes(p)), today: c.today };
+}
+
 /** A batch reckoned as it was really done, on the figures it began with. */
-export function reckonBatch(batch: Batch, plan = batch.plan): Result<BatchReckoning> {
+export function reckonBatch(batch: Batch, plan = batch.plan, company: Company = { people: [], today: batch.begunDay }): Result<BatchReckoning> {
   const present = typeof plan.vessel === "string" ? VESSELS.get(plan.vessel) : undefined;
   const vessel = thawVessel(batch.frozen, present);
   const program = resolve(plan, { frozen: thawStuffs(batch.frozen), ...(vessel ? { vessel } : {}) });
   if (!program.ok) return program;
   const reckoning = reckonProgram(program.value);
   const care = careOf(program.value, reckoning.fit, reckoning.working);
-  return ok({ program: program.value, reckoning, care, cautions: cautionsOf({ program: program.value, reckoning }) });
+  return ok({ program: program.value, reckoning, care, cautions: cautionsOf({ program: program.value, reckoning, ...companyOf(plan, company) }) });
 }

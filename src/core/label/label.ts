@@ -1,5 +1,5 @@
 import { type Day, addDays, daysBetween, printDay } from "../care/day";
-import type { Caution } from "../cautions/rules";
+import type { Caution } from "../cautions/caution";
 import type { Batch } from "../journal/fold";
 import type { Bottle, IssuedVerdict } from "../journal/events";
 import type { Verdict } from "../keeping/verdict";

@@ -3,7 +3,7 @@ import { type Result, fail, fault, ok } from "../fault";
 import { CUTS, FORMS } from "../material/classes";
 import { PLANT_CLASSES } from "../material/classes";
 import { PlantRow, StuffRow } from "../material/material";
-import { LIDS, VesselSpec } from "../vessel/vessel";
+import { LIDS, VesselSpec, WARES } from "../vessel/vessel";
 
 export const KINDS = ["syrup", "oxymel", "fire-cider", "honey", "vinegar", "tincture"] as const;
 export type Kind = (typeof KINDS)[number];
@@ -66,6 +66,8 @@ export const Plan = z.strictObject({
   vessel: z.union([z.string().max(60), VesselSpec]).optional(),
   /** The lid put on, where it is not the vessel's own. */
   lid: z.enum(LIDS).optional(),
+  /** What the vessel is made of, where it is not what such vessels usually are. */
+  ware: z.enum(WARES).optional(),
   /** The size of one part when no vessel decides it, e.g. "500 mL". */
   part: text.optional(),
   /** How often it is shaken. */

@@ -1,6 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { cautionsOf } from "../cautions/rules";
 import { MATERIALS } from "../material/catalogue";
 import { FIGURES } from "../mixture/ledger";
 import { VESSELS } from "../vessel/catalogue";
@@ -157,31 +156,4 @@ describe("ten thousand random plans", () => {
     }), { numRuns: 10_000 });
     expect(reckoned).toBeGreaterThan(3000);
   }, 120_000);
-});
-
-describe("cautions", () => {
-  const raised = (p: Plan) => {
-    const program = resolve(p);
-    if (!program.ok) throw new Error(program.faults[0]!.message);
-    return cautionsOf({ program: program.value, reckoning: reckonProgram(program.value) });
-  };
-  test("a plain dried-thyme oxymel raises its standing notes and nothing more", () => {
-    const c = raised(oxymel([line("thyme", "1½ cups", { form: "dried" }), line("cider-vinegar", "1 part"), line("honey", "1 part")]));
-    expect(c.map((x) => [x.id, x.severity])).toEqual([["honey-under-twelve-months", "note"], ["drinks", "note"]]);
-  });
-  test.each<[string, Line[], string, string, Partial<Plan>?]>([
-    ["raw elder in a cold oxymel", [line("elderberry", "1 cup", { form: "fresh" }), line("cider-vinegar", "1 part"), line("honey", "1 part")], "raw-elder", "stop"],
-    ["dried elder too", [line("elderberry", "1 cup", { form: "dried" }), line("cider-vinegar", "1 part"), line("honey", "1 part")], "raw-elder", "stop"],
-    ["wild ginger", [line("wild-ginger", "20 g"), line("cider-vinegar", "1 part")], "aristolochic", "never"],
-    ["garlic in plain honey", [line("garlic", "6 cloves"), line("honey", "fill")], "low-acid-in-honey", "stop", { kind: "honey" }],
-    ["a four per cent vinegar", [HYSSOP, line("cider-vinegar", "1 part", { strength: "4 %" })], "weak-vinegar", "caution"],
-    ["bare metal lid", [HYSSOP, line("cider-vinegar", "300 mL")], "metal-lid-on-vinegar", "caution", { vessel: { id: "o", name: "tin-lidded jar", sort: "jar", lid: "metal", shape: { heightCm: 15, diameterCm: 9 } } }],
-    ["rubbing alcohol", [HYSSOP, line("isopropyl", "1 part")], "not-food-alcohol", "never"],
-    ["comfrey", [line("comfrey-leaf", "10 g"), line("cider-vinegar", "1 part")], "liver-alkaloids", "stop"],
-  ])("%s", (...row) => { const [, lines, id, severity, more] = row; expect(raised(oxymel(lines, more)).map((c) => [c.id, c.severity])).toContainEqual([id, severity]); });
-  test("cooked elder and fridge-worked honey are quiet about it", () => {
-    const cooked = oxymel([line("elderberry", "1 cup", { form: "dried" }), line("water", "1 L")], { kind: "syrup", vessel: "p-3000", steps: [{ do: "add", what: [line("elderberry", "1 cup", { form: "dried" }), line("water", "1 L")] }, { do: "simmer", for: "30 min" }, { do: "strain", how: "wrung" }] });
-    expect(raised(cooked).map((c) => c.id)).not.toContain("raw-elder");
-  });
-  test("spirit on the boil", () => expect(raised(oxymel([], { steps: [{ do: "add", what: [HYSSOP, line("vodka-40", "500 mL")] }, { do: "simmer", for: "10 min" }, { do: "strain", how: "wrung" }] })).map((c) => c.id)).toContain("spirit-on-the-boil"));
 });

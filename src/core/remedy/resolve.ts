@@ -237,6 +237,7 @@ export function resolve(plan: Plan, around: Surroundings = {}): Result<Program> 
   }
 
   if (vessel && plan.lid && vessel.lid !== plan.lid) vessel = { ...vessel, lid: plan.lid };
+  if (vessel && plan.ware && vessel.ware !== plan.ware) vessel = { ...vessel, ware: plan.ware };
 
   let partMl: number | undefined;
   if (plan.part !== undefined) {

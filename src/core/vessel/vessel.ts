@@ -5,6 +5,14 @@ import { profileOf } from "./shape";
 
 export const LIDS = ["metal", "coated-metal", "plastic", "glass", "cork", "airlock", "cloth", "none"] as const;
 export type Lid = (typeof LIDS)[number];
+/** What a vessel is made of, as far as it matters to what stands in it. */
+export const WARES = ["glass", "stoneware", "stainless", "enamel", "aluminium", "copper", "iron", "brass", "galvanised", "crystal", "unknown-glaze"] as const;
+export type Ware = (typeof WARES)[number];
+export const WARE_WORDS: Readonly<Record<Ware, string>> = { glass: "glass", stoneware: "food-safe stoneware", stainless: "stainless steel", enamel: "whole enamel", aluminium: "bare aluminium", copper: "copper", iron: "iron", brass: "brass", galvanised: "galvanised metal", crystal: "lead crystal", "unknown-glaze": "a glaze of unknown make" };
+/** Metals that acid dissolves. */
+export const REACTIVE_WARES: ReadonlySet<Ware> = new Set<Ware>(["aluminium", "copper", "iron", "brass", "galvanised"]);
+export const usualWare = (sort: VesselSort): Ware => (sort === "pot" || sort === "pressure-pot" ? "stainless" : sort === "crock" ? "stoneware" : "glass");
+
 export const LID_WORDS: Readonly<Record<Lid, string>> = { metal: "bare metal lid", "coated-metal": "coated metal lid", plastic: "plastic lid", glass: "glass lid with a rubber ring", cork: "cork", airlock: "airlock", cloth: "cloth", none: "no lid" };
 
 export const VESSEL_SORTS = ["jar", "bottle", "dropper", "crock", "pot", "pressure-pot"] as const;
@@ -18,6 +26,7 @@ export interface Vessel {
   readonly size: string;
   readonly sort: VesselSort;
   readonly lid: Lid;
+  readonly ware: Ware;
   readonly solid: Solid;
   readonly mouthCm: number;
   /** Air left under the brim when full to the line, cm. */
@@ -35,6 +44,7 @@ export const VesselSpec = z.strictObject({
   size: z.string().max(16).optional(),
   sort: z.enum(VESSEL_SORTS).default("jar"),
   lid: z.enum(LIDS).default("glass"),
+  ware: z.enum(WARES).optional(),
   headspaceCm: z.number().min(0).max(20).optional(),
   shape: z.union([
     z.strictObject({ heightCm: z.number().max(150), diameterCm: z.number().max(150) }),
@@ -90,7 +100,7 @@ export function vesselOf(spec: VesselSpec): Result<Vessel> {
   if (headspaceCm >= solid.brimCm) return fail(fault("ImpossibleVessel", "The headspace is as tall as the jar. Leave a centimetre or two.", ["headspaceCm"]));
   const mouthCm = profile[profile.length - 1]![1];
   const liters = solid.brimMl / 1000;
-  return ok({ id: spec.id, name: spec.name, size: spec.size ?? (liters >= 1 ? `${Number(liters.toFixed(1))} L` : `${Math.round(solid.brimMl)} mL`), sort: spec.sort, lid: spec.lid, solid, mouthCm, headspaceCm, fillMl: volumeAt(solid, solid.brimCm - headspaceCm), tolerance });
+  return ok({ id: spec.id, name: spec.name, size: spec.size ?? (liters >= 1 ? `${Number(liters.toFixed(1))} L` : `${Math.round(solid.brimMl)} mL`), sort: spec.sort, lid: spec.lid, ware: spec.ware ?? usualWare(spec.sort), solid, mouthCm, headspaceCm, fillMl: volumeAt(solid, solid.brimCm - headspaceCm), tolerance });
 }
 
 /** A vessel in words, its size said once: "quart jar", "1 L clip-top jar". */

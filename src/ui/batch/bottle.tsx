@@ -43,7 +43,7 @@ export function BottleUp({ batch, today }: { batch: Batch; today: Day }) {
   const kept = batch.plan.kind === "tincture" ? ["d-100", "d-50", "d-30"] : ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"];
   useEffect(() => {
     if (!draft.ready || draft.restored || touched || draft.value.rows.length > 0 || !have) return;
-    const plan = fillPlan(have.value, kept.map((id) => VESSELS.get(id)!));
+    const plan = fillPlan(have.value, kept.map((id) => ({ vessel: VESSELS.get(id)! })));
     draft.set((d) => ({ ...d, rows: plan.fills.map((f) => ({ id: crypto.randomUUID(), vessel: f.vessel.id, ml: Math.round(f.ml), place })) }));
   }, [draft.ready]);
   if (!r.ok || !have || !verdict) return <p role="alert" className="wrong">{r.ok ? "" : r.faults[0]!.message}</p>;

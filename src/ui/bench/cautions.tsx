@@ -1,6 +1,6 @@
 "use client";
 import { useId } from "react";
-import type { Caution } from "@/core/cautions/rules";
+import type { Caution } from "@/core/cautions/caution";
 
 const BAR: Readonly<Record<Caution["severity"], string>> = { never: "border-rust", stop: "border-rust", caution: "border-cobalt", note: "border-rule" };
 

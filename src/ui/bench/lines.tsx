@@ -7,7 +7,7 @@ import { CUTS, type Cut, type Form } from "@/core/material/classes";
 import { type Material, formsOf, stuffOf } from "@/core/material/material";
 import type { Line, Plan } from "@/core/remedy/plan";
 import type { Reckoning } from "@/core/remedy/reckon";
-import type { Caution } from "@/core/cautions/rules";
+import type { Caution } from "@/core/cautions/caution";
 import { Swatch, substanceOf } from "../figures/substance";
 import { useUnits } from "../kit/units";
 import { CautionNote } from "./cautions";

@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import { z } from "zod";
 import { answer, bodyOf, guarded } from "../../answer";
-import { EventRequest, write } from "@/store/commands";
+import { EventRequest, write } from "@/store/entries";
 import { db } from "@/store/db";
 
 export async function POST(request: Request, context: { params: Promise<{ id: string }> }): Promise<NextResponse> {

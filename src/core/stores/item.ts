@@ -1,0 +1,48 @@
+import { z } from "zod";
+import { isDay } from "../care/day";
+import { CUTS, FORMS } from "../material/classes";
+import { Person } from "../people/person";
+import { LIDS, VesselSpec, WARES } from "../vessel/vessel";
+
+const text = (most: number) => z.string().trim().max(most);
+const day = z.string().refine(isDay, "Write the day like 2026-11-24.");
+
+/** Something bought or gathered at one time: what was there of it, what it cost, how strong it is. Amounts as typed, beside the grams they came to. */
+export const Lot = z.strictObject({
+  what: z.literal("lot"),
+  material: z.string().min(1).max(60),
+  form: z.enum(FORMS).optional(),
+  cut: z.enum(CUTS).optional(),
+  /** As read off the bottle: "5 %", "80 US proof". */
+  strength: text(40).optional(),
+  /** % water of a honey. */
+  water: z.number().min(10).max(30).optional(),
+  amount: text(60).min(1),
+  grams: z.number().positive().max(500_000),
+  /** Paid for all of it, in the household's money. Gathered: nothing. */
+  price: z.number().min(0).max(100_000).optional(),
+  got: day,
+  from: text(80).optional(),
+});
+export type Lot = z.infer<typeof Lot>;
+
+/** A vessel the household owns, under its own name where it has several alike. */
+export const OwnVessel = z.strictObject({
+  what: z.literal("vessel"),
+  name: text(40).optional(),
+  vessel: z.union([z.string().min(1).max(60), VesselSpec]),
+  lid: z.enum(LIDS).optional(),
+  ware: z.enum(WARES).optional(),
+});
+export type OwnVessel = z.infer<typeof OwnVessel>;
+
+/** Empty bottles of one size on hand. */
+export const Empties = z.strictObject({ what: z.literal("empties"), vessel: z.string().min(1).max(60), count: z.number().int().min(0, "A count is nought or more.").max(999, "That is more bottles than a cupboard holds.") });
+export type Empties = z.infer<typeof Empties>;
+
+export const Member = Person.extend({ what: z.literal("person") });
+export type Member = z.infer<typeof Member>;
+
+export const StoreItem = z.discriminatedUnion("what", [Lot, OwnVessel, Empties, Member]);
+export type StoreItem = z.infer<typeof StoreItem>;
+export const SORTS = ["lot", "vessel", "empties", "person"] as const;

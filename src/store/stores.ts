@@ -1,0 +1,90 @@
+import { z } from "zod";
+import { type Fault, fault } from "../core/fault";
+import { STORE_VERSIONS, type StoreEvent, type Stored, foldStored, mayFollowStored, readStoreBody, type StoreEventType, STORE_BODIES } from "../core/stores/events";
+import { StoreItem } from "../core/stores/item";
+import { type Stores, gramsOf, storesOf } from "../core/stores/stores";
+import { allot } from "../core/stores/allot";
+import type { Program } from "../core/remedy/resolve";
+import { VESSELS } from "../core/vessel/catalogue";
+import { vesselOf } from "../core/vessel/vessel";
+import { type Refused, type Stream, type Written, appendWithin, followingKey } from "./append";
+import type { Sql, Tx } from "./db";
+import { household } from "./household";
+import { projectStored } from "./projection";
+
+const itemOf = (body: unknown): StoreItem | undefined => (body as { item?: StoreItem } | undefined)?.item;
+
+export const STORED: Stream<Stored, StoreEvent> = {
+  kind: "store", versions: STORE_VERSIONS, commutes: new Set(["drawn"]), begins: "kept", readBody: readStoreBody, fold: foldStored,
+  mayFollow: (s, type, body) => mayFollowStored(s, type as StoreEventType, itemOf(body)), project: projectStored, called: (s) => (s.item.what === "person" ? s.item.name : "It"),
+};
+
+interface ItemRow {
+  readonly id: string;
+  readonly item: unknown;
+  readonly left_g: number;
+  readonly gone: boolean;
+  readonly seq: number;
+}
+const stored = (r: ItemRow): Stored => ({ id: r.id, item: StoreItem.parse(r.item), leftG: r.left_g, gone: r.gone, seq: r.seq });
+
+/** Everything in the stores that is not put away, as it stands now. */
+export async function storedItems(sql: Sql | Tx): Promise<Stored[]> {
+  return (await sql<ItemRow[]>`select id, item, left_g, gone, seq from store_item where not gone order by what, id`).map(stored);
+}
+
+export const stores = async (sql: Sql | Tx): Promise<Stores> => storesOf(await storedItems(sql));
+
+/** What the store pages send: a thing stated anew, or put away. The grams of a lot are reckoned here from what was typed. */
+export const StoreRequest = z.strictObject({ id: z.uuid(), key: z.uuid(), seen: z.number().int().min(1).optional(), type: z.enum(["kept", "gone"]), body: z.unknown() });
+export type StoreRequest = z.infer<typeof StoreRequest>;
+
+/** A lot as it is typed has no grams yet. */
+const Typed = z.looseObject({ item: z.looseObject({ what: z.string() }) });
+
+async function complete(tx: Tx, r: StoreRequest): Promise<unknown | Fault> {
+  if (r.type === "gone") {
+    const b = STORE_BODIES.gone.safeParse(r.body);
+    return b.success ? b.data : fault("NotAnEntry", "Say why in a few words.", ["why"]);
+  }
+  const typed = Typed.safeParse(r.body);
+  if (!typed.success) return fault("NotAnEntry", "Say what is to be kept.", []);
+  const item = StoreItem.safeParse(typed.data.item.what === "lot" ? { ...typed.data.item, grams: 1 } : typed.data.item);
+  if (!item.success) {
+    const issue = item.error.issues[0]!;
+    return fault("NotAnItem", issue.message, issue.path.map(String));
+  }
+  const kept = item.data;
+  if (kept.what === "lot") {
+    const home = await household(tx);
+    const g = gramsOf(kept, home.units);
+    return g.ok ? { item: { ...kept, grams: g.value } } : g.faults[0]!;
+  }
+  if (kept.what === "empties" && !VESSELS.has(kept.vessel)) return fault("UnknownVessel", "There is no such bottle in the list.", ["vessel"]);
+  if (kept.what === "vessel") {
+    if (typeof kept.vessel === "string" && !VESSELS.has(kept.vessel)) return fault("UnknownVessel", "There is no such vessel. Choose one from the list, or measure your own.", ["vessel"]);
+    if (typeof kept.vessel !== "string") {
+      const made = vesselOf(kept.vessel);
+      if (!made.ok) return made.faults[0]!;
+    }
+  }
+  if (kept.what === "person") {
+    const [same] = await tx<{ id: string }[]>`select id from store_item where what = 'person' and not gone and lower(item->>'name') = lower(${kept.name}) and id <> ${r.id}`;
+    if (same) return fault("NameTaken", `There is a ${kept.name} already. Two people want two names, so that a remedy is meant for the right one.`, ["name"]);
+  }
+  return { item: kept };
+}
+
+/** Keeps or puts away one thing. */
+export async function keep(sql: Sql, r: StoreRequest): Promise<Written<Stored> | Refused<Stored>> {
+  return (await sql.begin((tx) => appendWithin(tx, STORED, { streamId: r.id, key: r.key, type: r.type, body: r.body, seen: r.seen }, (t) => complete(t, r)))) as Written<Stored> | Refused<Stored>;
+}
+
+/** Takes what a batch uses out of the lots, oldest first, in the transaction that begins it. */
+export async function draw(tx: Tx, p: Program, key: string, code: string): Promise<void> {
+  const { lots } = await stores(tx);
+  const taken = new Map<string, number>();
+  for (const a of allot(p, lots)) for (const t of a.takes) taken.set(t.lot.id, (taken.get(t.lot.id) ?? 0) + t.grams);
+  // Always in one order, so that two batches begun at once cannot wait for each other.
+  for (const [id, grams] of [...taken].sort(([a], [b]) => (a < b ? -1 : 1))) await appendWithin(tx, STORED, { streamId: id, key: followingKey(key, id), type: "drawn", body: { grams, by: code } });
+}
