@@ -1,18 +1,14 @@
 import { z } from "zod";
-import { type Fault, fault, under } from "../core/fault";
-import { isDay } from "../core/care/day";
-import { at, cautionsOf, unanswered } from "../core/cautions/rules";
+import { type Fault, fault } from "../core/fault";
+import { cautionsOf, unanswered } from "../core/cautions/rules";
 import type { Caution } from "../core/cautions/caution";
-import { type EventType, BODIES, type Body } from "../core/journal/events";
+import type { Body } from "../core/journal/events";
 import { freeze } from "../core/journal/freeze";
-import type { Batch } from "../core/journal/fold";
-import { type Company, companyOf, reckonBatch } from "../core/journal/reckon";
-import { bestByOf, issue } from "../core/label/label";
-import { KIND_WORDS, Plan, type Step } from "../core/remedy/plan";
+import { companyOf } from "../core/people/company";
+import { KIND_WORDS, type Plan } from "../core/remedy/plan";
 import { reckonProgram } from "../core/remedy/reckon";
 import { type Program, resolve } from "../core/remedy/resolve";
-import { VESSELS } from "../core/vessel/catalogue";
-import type { Sql, Tx } from "./db";
+import type { Sql } from "./db";
 import { type Written, append, nextCode } from "./journal";
 import { draw, stores } from "./stores";
 

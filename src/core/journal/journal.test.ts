@@ -8,7 +8,6 @@ import { readIngredient, scaleText, takeApart } from "../remedy/ingredient";
 import { parseAmount } from "../quantity/amount";
 import { reckonProgram } from "../remedy/reckon";
 import { resolve } from "../remedy/resolve";
-import { VESSELS } from "../vessel/catalogue";
 import { EVENT_TYPES, type JournalEvent, UnreadableEvent, readBody } from "./events";
 import { fold, mayFollow } from "./fold";
 import { reckonBatch } from "./reckon";

@@ -1,11 +1,10 @@
 import { type Care, careOf } from "../care/care";
 import type { Caution } from "../cautions/caution";
 import { cautionsOf } from "../cautions/rules";
-import type { Day } from "../care/day";
 import { type Result, ok } from "../fault";
 import { type Reckoning, reckonProgram } from "../remedy/reckon";
 import { type Program, resolve } from "../remedy/resolve";
-import { type Person, meantOf } from "../people/person";
+import { type Company, companyOf } from "../people/company";
 import { VESSELS } from "../vessel/catalogue";
 import { thawStuffs, thawVessel } from "./freeze";
 import type { Batch } from "./fold";
@@ -15,18 +14,6 @@ export interface BatchReckoning {
   readonly reckoning: Reckoning;
   readonly care: Care;
   readonly cautions: readonly Caution[];
-}
-
-/** The household as it is now: cautions are about the people of today, not of the day a batch began. */
-export interface Company {
-  readonly people: readonly Person[];
-  readonly today: Day;
-}
-
-/** Who a plan is meant for, and who else lives here. */
-export function companyOf(plan: Pick<Batch["plan"], "meantFor">, c: Company) {
-  const meantFor = meantOf(plan.meantFor, c.people);
-  return { meantFor, others: c.people.filter((p) => !meantFor.includes(p)), today: c.today };
 }
 
 /** A batch reckoned as it was really done, on the figures it began with. */

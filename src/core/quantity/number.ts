@@ -58,3 +58,13 @@ export function printCount(n: number): string {
   if (glyph) return `${whole === 0 ? "" : whole}${glyph[1]}`;
   return String(Number(n.toFixed(n < 10 ? 2 : 1)));
 }
+
+/** A count as a kitchen fraction where one lies within a share of it, else to three figures. */
+export function nearCount(n: number, limit: number): string {
+  const whole = Math.floor(n + 1e-9);
+  const near = [[0, ""] as const, ...GLYPH_FOR, [1, ""] as const].map(([part, glyph]) => ({ value: whole + part, glyph })).filter((c) => c.value > 0 && Math.abs(c.value - n) <= limit * n);
+  const best = near.sort((a, b) => Math.abs(a.value - n) - Math.abs(b.value - n))[0];
+  if (!best || n >= 100) return String(Number(n.toPrecision(3)));
+  const floor = Math.floor(best.value + 1e-9);
+  return best.glyph === "" ? String(floor) : `${floor === 0 ? "" : floor}${best.glyph}`;
+}

@@ -1,7 +1,8 @@
 import { MATERIALS } from "../material/catalogue";
 import { convert } from "../material/convert";
 import { parseStrength } from "../quantity/amount";
-import type { Line, Plan, Step } from "./plan";
+import { lineAt, withLast, withLine } from "./lines";
+import type { Plan, Step } from "./plan";
 import { type Reckoning, reckonProgram } from "./reckon";
 import { type Program, type Surroundings, resolve } from "./resolve";
 import { scaleText } from "./ingredient";
@@ -9,40 +10,27 @@ import { scaleText } from "./ingredient";
 /** What a change is to bring about. */
 export type KeepingGoal = "longer" | "cupboard" | "room-while-working";
 
+/** A change to a plan, re-assessed before it is offered. */
 export interface Change {
-  readonly id: "more-sweet" | "stronger-vinegar" | "more-vinegar" | "lemon" | "spirit" | "less-fresh" | "dried-for-fresh" | "bottle-hot" | "work-in-fridge" | "marked-vinegar";
+  readonly id: string;
   /** What to do, in one sentence, with the amount. */
   readonly words: string;
   readonly plan: Plan;
-  /** The verdict with it, re-assessed. */
-  readonly after: Pick<Reckoning, "verdict" | "working">;
+  /** The reckoning with it. */
+  readonly after: Reckoning;
   /** How much of a change it is, for ranking: 1 doubles an ingredient. */
   readonly size: number;
 }
 
 const SWEET = new Set(["honey", "sugar", "syrup"]);
 
-const meets = (r: Reckoning, goal: KeepingGoal, than: Reckoning): boolean => {
-  if (goal === "room-while-working") return r.working.place === "room";
-  if (goal === "cupboard") return r.verdict.cupboard !== null;
-  const [a, b] = [r.verdict, than.verdict];
-  return (a.cupboard?.days ?? 0) > (b.cupboard?.days ?? 0) || ((a.cupboard?.days ?? 0) === (b.cupboard?.days ?? 0) && a.fridge.days > b.fridge.days);
-};
-
-const withLine = (plan: Plan, step: number, place: number, f: (l: Line) => Line): Plan => ({ ...plan, steps: plan.steps.map((s, i): Step => (i === step && s.do === "add" ? { ...s, what: s.what.map((l, j) => (j === place ? f(l) : l)) } : s)) });
-
-/** The plan with one thing more at its end: after the last straining, before bottling. */
-function withLast(plan: Plan, line: Line): Plan {
-  const steps = [...plan.steps];
-  const cut = steps.map((s) => s.do).lastIndexOf("strain");
-  const at = steps.findIndex((s, i) => i > cut && s.do === "add");
-  if (cut >= 0 && at >= 0) steps[at] = { do: "add", what: [...(steps[at] as Extract<Step, { do: "add" }>).what, line] };
-  else {
-    const before = steps.findIndex((s, i) => i > cut && s.do === "bottle");
-    steps.splice(before < 0 ? steps.length : before, 0, { do: "add", what: [line] });
-  }
-  return { ...plan, steps };
+/** Whether one verdict is a longer promise than another: the cupboard first, then the fridge. */
+export function keepsLonger(a: Reckoning, b: Reckoning): boolean {
+  const [x, y] = [a.verdict.cupboard?.days ?? 0, b.verdict.cupboard?.days ?? 0];
+  return x > y || (x === y && a.verdict.fridge.days > b.verdict.fridge.days);
 }
+
+const meets = (r: Reckoning, goal: KeepingGoal, than: Reckoning): boolean => (goal === "room-while-working" ? r.working.place === "room" : goal === "cupboard" ? r.verdict.cupboard !== null : keepsLonger(r, than));
 
 const round = (x: number): number => Number(x.toPrecision(2));
 
@@ -82,9 +70,9 @@ export function smallestChanges(plan: Plan, goal: KeepingGoal, around: Surroundi
     return r !== undefined && meets(r, goal, now) && !(r.fit && r.fit.overBrimMl > 0);
   };
   const out: Change[] = [];
-  const offer = (id: Change["id"], words: string, q: Plan, size: number): void => {
+  const offer = (id: string, words: string, q: Plan, size: number): void => {
     const after = assess(q);
-    if (after && meets(after, goal, now)) out.push({ id, words, plan: q, after: { verdict: after.verdict, working: after.working }, size });
+    if (after && meets(after, goal, now)) out.push({ id, words, plan: q, after, size });
   };
   const ml = Math.max(1, now.finished.ml.value);
   const strains = plan.steps.some((s) => s.do === "strain");
@@ -92,9 +80,9 @@ export function smallestChanges(plan: Plan, goal: KeepingGoal, around: Surroundi
 
   const sweet = p.lines.find((l) => SWEET.has(l.stuff.class) && (goal !== "room-while-working" || l.stage === "jar"));
   if (sweet && !(sweet.amount.kind === "fill")) {
-    const grow = (x: number): Plan => (sweet.amount.kind === "goal" ? plan : withLine(plan, sweet.step, sweet.place, (l) => ({ ...l, amount: sweet.amount.kind === "of-liquid" ? `${Number((sweet.amount.count.value * (1 + x)).toPrecision(3))} of liquid` : scaleText(l.amount, sweet.amount, 1 + x) })));
+    const grow = (x: number): Plan => (sweet.amount.kind === "goal" ? plan : withLine(plan, sweet, (l) => ({ ...l, amount: sweet.amount.kind === "of-liquid" ? `${Number((sweet.amount.count.value * (1 + x)).toPrecision(3))} of liquid` : scaleText(l.amount, sweet.amount, 1 + x) })));
     const x = least(5, grow, good);
-    if (x !== undefined) offer("more-sweet", `${sweet.stuff.name[0]!.toUpperCase()}${sweet.stuff.name.slice(1)} from ${sweet.line.amount} to ${changed(grow(x), sweet.step, sweet.place)}.`, grow(x), x);
+    if (x !== undefined) offer("more-sweet", `${sweet.stuff.name[0]!.toUpperCase()}${sweet.stuff.name.slice(1)} from ${sweet.line.amount} to ${lineAt(grow(x), sweet)!.amount}.`, grow(x), x);
   } else if (!sweet && late) {
     const add = (x: number): Plan => withLast(plan, { material: "honey", amount: `${Number(x.toPrecision(3))} of liquid` });
     const x = least(4, add, good);
@@ -108,17 +96,17 @@ export function smallestChanges(plan: Plan, goal: KeepingGoal, around: Surroundi
     const typed = vinegar.line.strength ? parseStrength(vinegar.line.strength) : undefined;
     const has = typed?.ok ? typed.value : 100 * (shipped?.kind === "stuff" ? (shipped.row.composition.acetic ?? 0.05) : 0.05);
     if (vinegar.stuff.tags.includes("acetic-unknown")) {
-      const q = withLine(plan, vinegar.step, vinegar.place, (l) => ({ ...l, material: "cider-vinegar", strength: "5 %" }));
+      const q = withLine(plan, vinegar, (l) => ({ ...l, material: "cider-vinegar", strength: "5 %" }));
       if (good(q)) offer("marked-vinegar", "A vinegar marked 5 % in place of one whose strength is not known.", q, 0.2);
     } else {
-      const strong = (x: number): Plan => withLine(plan, vinegar.step, vinegar.place, (l) => ({ ...l, strength: `${Number((has + x).toFixed(1))} %` }));
+      const strong = (x: number): Plan => withLine(plan, vinegar, (l) => ({ ...l, strength: `${Number((has + x).toFixed(1))} %` }));
       const x = least(Math.max(0.5, 10 - has), strong, good);
       if (x !== undefined) offer("stronger-vinegar", `A vinegar of ${Number((has + x).toFixed(1))} % in place of ${Number(has.toFixed(1))} %.`, strong(x), x / has);
     }
     if (vinegar.amount.kind !== "fill") {
-      const grow = (x: number): Plan => withLine(plan, vinegar.step, vinegar.place, (l) => ({ ...l, amount: scaleText(l.amount, vinegar.amount, 1 + x) }));
+      const grow = (x: number): Plan => withLine(plan, vinegar, (l) => ({ ...l, amount: scaleText(l.amount, vinegar.amount, 1 + x) }));
       const x = least(3, grow, good);
-      if (x !== undefined) offer("more-vinegar", `${vinegar.stuff.name[0]!.toUpperCase()}${vinegar.stuff.name.slice(1)} from ${vinegar.line.amount} to ${changed(grow(x), vinegar.step, vinegar.place)}.`, grow(x), x);
+      if (x !== undefined) offer("more-vinegar", `${vinegar.stuff.name[0]!.toUpperCase()}${vinegar.stuff.name.slice(1)} from ${vinegar.line.amount} to ${lineAt(grow(x), vinegar)!.amount}.`, grow(x), x);
     }
   }
 
@@ -133,13 +121,13 @@ export function smallestChanges(plan: Plan, goal: KeepingGoal, around: Surroundi
 
   const wet = p.lines.filter((l) => l.stuff.plant && (l.stuff.form === "fresh" || l.stuff.form === "frozen"));
   if (wet.length > 0) {
-    const fewer = (x: number): Plan => wet.reduce((q, l) => withLine(q, l.step, l.place, (m) => ({ ...m, amount: scaleText(m.amount, l.amount, 1 - x) })), plan);
+    const fewer = (x: number): Plan => wet.reduce((q, l) => withLine(q, l, (m) => ({ ...m, amount: scaleText(m.amount, l.amount, 1 - x) })), plan);
     const x = least(0.9, fewer, good);
     if (x !== undefined) offer("less-fresh", `${Math.round(100 * x)} % less of the fresh plant.`, fewer(x), x);
     const dried = wet.reduce((q, l) => {
       const m = MATERIALS.get(l.stuff.id);
       const c = m ? convert(m, { form: l.stuff.form! }, { form: "dried" }) : undefined;
-      return c?.ok ? withLine(q, l.step, l.place, (k) => ({ ...k, form: "dried", amount: `${Number((l.grams * c.value.byMass).toPrecision(3))} g` })) : q;
+      return c?.ok ? withLine(q, l, (k) => ({ ...k, form: "dried", amount: `${Number((l.grams * c.value.byMass).toPrecision(3))} g` })) : q;
     }, plan);
     if (good(dried)) offer("dried-for-fresh", "The same herb dried, by its dry matter, in place of fresh.", dried, 0.4);
   }
@@ -150,15 +138,10 @@ export function smallestChanges(plan: Plan, goal: KeepingGoal, around: Surroundi
   }
   if (goal === "room-while-working") {
     const cold: Plan = { ...plan, steps: plan.steps.map((s): Step => (s.do === "steep" ? { ...s, in: "fridge" } : s)) };
-    out.push({ id: "work-in-fridge", words: "Let it work in the fridge.", plan: cold, after: { verdict: now.verdict, working: now.working }, size: 0.05 });
+    out.push({ id: "work-in-fridge", words: "Let it work in the fridge.", plan: cold, after: now, size: 0.05 });
   }
   return out.sort((a, b) => a.size - b.size);
 }
-
-const changed = (q: Plan, step: number, place: number): string => {
-  const s = q.steps[step];
-  return s?.do === "add" ? (s.what[place]?.amount ?? "") : "";
-};
 
 /** Sweetener (as it stands in the plan, or honey after straining) that just earns the cupboard; `undefined` where none does. */
 export const sweetForCupboard = (plan: Plan, around: Surroundings = {}): Change | undefined => smallestChanges(plan, "cupboard", around).find((c) => c.id === "more-sweet");

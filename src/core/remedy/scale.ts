@@ -1,6 +1,7 @@
 import { type Result, fail, fault, ok } from "../fault";
 import { VESSELS } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
+import { parseAmount } from "../quantity/amount";
 import { scaleText } from "./ingredient";
 import type { Plan, Step } from "./plan";
 import { type Reckoning, reckonProgram } from "./reckon";
@@ -43,12 +44,15 @@ export function measured(plan: Plan, program: Program): Plan {
   return { ...plan, steps, ...(program.partMl === undefined ? {} : { part: amountOf(program.partMl, "mL") }) };
 }
 
-/** Every measured amount times a factor; times stay, and so do shares of the liquid and goals. */
-function times(plan: Plan, program: Program, factor: number): Plan {
-  const steps = plan.steps.map((s, i): Step => {
-    if (s.do === "reduce" && !/^\s*(?:by half|half|\d+\s*\/\s*\d+|[½⅓⅔¼¾])\s*$/i.test(s.to)) {
+/**
+ * Every measured amount times a factor; times stay, and so do shares of the jar, shares of the liquid and goals.
+ * @param partMl size of one part now, where a ratio is to grow too instead of filling its vessel
+ */
+export function scaledBy(plan: Plan, factor: number, partMl?: number): Plan {
+  const steps = plan.steps.map((s): Step => {
+    if (s.do === "reduce" && !/^\s*(?:by half|half|\d+\s*\/\s*\d+|[½⅓⅔¼¾]|0?\.\d+)\s*$/i.test(s.to)) {
       const m = /([\d.]+)\s*(\D+)/.exec(s.to);
-      return m ? { ...s, to: `${Number((Number(m[1]) * factor).toPrecision(4))} ${m[2]!.trim()}` } : s;
+      return m ? { ...s, to: amountOf(Number(m[1]) * factor, m[2]!.trim()) } : s;
     }
     if (s.do === "strain" && s.measured !== undefined) {
       const { measured: _, ...rest } = s;
@@ -57,17 +61,17 @@ function times(plan: Plan, program: Program, factor: number): Plan {
     if (s.do !== "add") return s;
     return {
       ...s,
-      what: s.what.map((l, place) => {
-        const r = program.lines.find((x) => x.step === i && x.place === place);
-        if (!r || (r.amount.kind !== "measure" && r.amount.kind !== "count")) return l;
+      what: s.what.map((l) => {
+        const amount = parseAmount(l.amount, plan.units);
+        if (!amount.ok || (amount.value.kind !== "measure" && amount.value.kind !== "count")) return l;
+        const a = amount.value;
         // Fine enough that solved goals re-assess: grams and millilitres to four figures, kitchen units as fractions or two decimals.
-        if (r.amount.kind === "measure" && (r.amount.unit.id === "g" || r.amount.unit.id === "ml")) return { ...l, amount: amountOf(r.amount.count.value * factor, r.amount.unit.one) };
-        return { ...l, amount: scaleText(l.amount, r.amount, factor) };
+        if (a.kind === "measure" && (a.unit.id === "g" || a.unit.id === "ml")) return { ...l, amount: amountOf(a.count.value * factor, a.unit.one) };
+        return { ...l, amount: scaleText(l.amount, a, factor) };
       }),
     };
   });
-  const part = program.partMl === undefined ? {} : { part: amountOf(program.partMl * factor, "mL") };
-  return { ...plan, ...part, steps };
+  return { ...plan, ...(partMl === undefined ? {} : { part: amountOf(partMl * factor, "mL") }), steps };
 }
 
 function figure(goal: ScaleGoal, p: Program, r: Reckoning): number | undefined {
@@ -103,9 +107,8 @@ export function scaleTo(plan: Plan, goal: ScaleGoal, around: Surroundings = {}):
     const fixed = first.value.lines.some((l) => l.atOnce && !l.stuff.plant && (l.amount.kind === "measure" || l.amount.kind === "count"));
     // Where the vessel decides what is poured, only the measured herb is scaled; where all is measured, everything to the line.
     const by = was ? (fixed ? v.fillMl / Math.max(1, reckonProgram(first.value).fit!.day0.ml) : v.fillMl / was.fillMl) : 1;
-    const scaled = times(plan, first.value, by);
-    const { part: _, ...rest } = scaled;
-    return ok({ plan: { ...(plan.part === undefined ? rest : scaled), vessel: goal.vessel }, factor: by, tell: tell(first.value, by) });
+    const scaled = scaledBy(plan, by, plan.part === undefined ? undefined : first.value.partMl);
+    return ok({ plan: { ...scaled, vessel: goal.vessel }, factor: by, tell: tell(first.value, by) });
   }
   const base = measured(plan, first.value);
   const program = resolve(base, around);
@@ -119,7 +122,7 @@ export function scaleTo(plan: Plan, goal: ScaleGoal, around: Surroundings = {}):
     factor = target / now;
     // What boils away does not scale; two or three secant steps settle it.
     for (let i = 0; i < 8 && (goal.to === "finished" || goal.to === "bottles"); i++) {
-      const again = resolve(times(base, program.value, factor), around);
+      const again = resolve(scaledBy(base, factor, program.value.partMl), around);
       if (!again.ok) return again;
       const got = figure(goal, again.value, reckonProgram(again.value))!;
       if (Math.abs(got / target - 1) < 5e-4) break;
@@ -127,7 +130,7 @@ export function scaleTo(plan: Plan, goal: ScaleGoal, around: Surroundings = {}):
     }
   }
   if (!(factor >= 0.01 && factor <= 100)) return fail(fault("OutOfRange", `That is ${factor < 1 ? "under a hundredth" : "over a hundred times"} the plan. Scale between a hundredth and a hundredfold.`));
-  const made = times(base, program.value, factor);
+  const made = scaledBy(base, factor, program.value.partMl);
   const check = resolve(made, around);
   if (!check.ok) return check;
   return ok({ plan: made, factor, tell: tell(check.value, factor) });
@@ -154,11 +157,11 @@ export function largestIn(plan: Plan, vessel: string, around: Surroundings = {})
   let high = 200;
   for (let i = 0; i < 50; i++) {
     const mid = Math.sqrt(low * high);
-    const r = resolve(times(base, program.value, mid), around);
+    const r = resolve(scaledBy(base, mid, program.value.partMl), around);
     if (r.ok && reckonProgram(r.value).fit!.day0.ml <= r.value.vessel!.fillMl) low = mid;
     else high = mid;
   }
-  return ok({ plan: times(base, program.value, low), factor: low, tell: [] });
+  return ok({ plan: scaledBy(base, low, program.value.partMl), factor: low, tell: [] });
 }
 
 export interface Split {
