@@ -10,6 +10,9 @@ import { issue } from "../src/core/label/label";
 import type { Line, Plan } from "../src/core/remedy/plan";
 import { resolve } from "../src/core/remedy/resolve";
 import { emptyPlan, madeBy, wayById } from "../src/core/remedy/ways";
+import { readStoreBody } from "../src/core/stores/events";
+import type { Lot, StoreItem } from "../src/core/stores/item";
+import { gramsOf } from "../src/core/stores/stores";
 import { VESSELS } from "../src/core/vessel/catalogue";
 import { vesselWords } from "../src/core/vessel/vessel";
 
@@ -53,6 +56,43 @@ const STORIES: readonly Story[] = [
   { code: "OX-26-03", name: "Meadowsweet & lime-blossom oxymel", way: "oxymel-thirds", vessel: "us-pint", herbs: [herb("meadowsweet", "1/3 jar", dried), herb("lime-blossom", "1/4 cup", dried)], pour: { "cider-vinegar": { strength: "6 %" } }, begun: ["2026-11-23", "19:30"], then: [] },
 ];
 
+/** What stands in the stores: the day it was kept, and the thing. Weights of lots are reckoned from what is typed. */
+const lotKept = (got: string, material: string, amount: string, price: number | undefined, more: Partial<Omit<Lot, "what">> = {}): readonly [string, Omit<Lot, "grams">] => [got, { what: "lot", material, amount, got, ...(price === undefined ? {} : { price }), ...more }];
+const STORES: readonly (readonly [day: string, item: StoreItem | Omit<Lot, "grams">])[] = [
+  ["2026-03-28", { what: "person", name: "the keeper", flags: [], allergies: [] }],
+  ["2026-03-28", { what: "person", name: "the boatwright", flags: ["blood-pressure"], allergies: ["ragweed"] }],
+  ["2026-03-28", { what: "person", name: "the schoolchild", born: "2017-05", flags: [], allergies: [] }],
+  ["2026-04-02", { what: "person", name: "the baby", born: "2026-03", flags: [], allergies: [] }],
+  ...(["m-1500", "m-1000", "m-1000", "m-750", "m-720-screw", "m-720-screw", "m-500", "m-500", "us-pint", "m-370-screw", "p-3000"] as const).map((vessel) => ["2026-03-29", { what: "vessel", vessel }] as const),
+  ["2026-03-29", { what: "vessel", name: "tall pickle jar", vessel: { id: "tall-pickle-jar", name: "tall pickle jar", size: "1.1 L", sort: "jar", lid: "plastic", shape: { heightCm: 21.5, diameterCm: 8.4 } } }],
+  ["2026-03-29", { what: "vessel", name: "grandmother’s crock", vessel: "c-2000", ware: "unknown-glaze" }],
+  ...([["b-250-swing", 6], ["b-500-swing", 3], ["b-330-swing", 2], ["us-half-pint", 4], ["d-100", 3], ["d-50", 8]] as const).map(([vessel, count]) => ["2026-11-08", { what: "empties", vessel, count }] as const),
+  lotKept("2026-09-04", "hyssop", "180 g", 0, { form: "dried", from: "the garden, second cutting" }),
+  lotKept("2026-10-02", "fennel-seed", "120 g", 2.4, { form: "dried", from: "market boat" }),
+  lotKept("2026-08-19", "horehound", "90 g", 0, { form: "dried", from: "the garden" }),
+  lotKept("2026-07-01", "lime-blossom", "60 g", 0, { form: "dried", from: "the avenue by the lock" }),
+  lotKept("2026-10-11", "hawthorn-berry", "250 g", 0, { form: "dried", from: "the hedge" }),
+  lotKept("2026-06-20", "meadowsweet", "45 g", 0, { form: "dried", from: "the water meadow" }),
+  lotKept("2026-05-12", "nettle", "80 g", 0, { form: "dried", from: "the towpath, far side" }),
+  lotKept("2026-10-02", "marshmallow-root", "70 g", 3.2, { form: "dried", from: "market boat" }),
+  lotKept("2026-10-02", "caraway", "100 g", 1.8, { form: "dried", from: "market boat" }),
+  lotKept("2026-10-02", "mustard-seed", "150 g", 1.6, { form: "dried", from: "market boat" }),
+  lotKept("2026-10-02", "juniper", "60 g", 2.9, { form: "dried", from: "market boat" }),
+  lotKept("2026-09-20", "thyme", "40 g", 0, { form: "dried", from: "the garden" }),
+  lotKept("2026-08-30", "blackcurrant", "600 g", 0, { form: "frozen", from: "the garden" }),
+  lotKept("2026-09-12", "elderberry", "900 g", 0, { form: "frozen", from: "the hedge, stripped and washed" }),
+  lotKept("2026-09-25", "damson", "800 g", 0, { form: "frozen", from: "the old tree, stones out" }),
+  lotKept("2026-10-14", "cider-vinegar", "5 L", 9.5, { strength: "5 %", from: "market boat" }),
+  lotKept("2026-10-14", "cider-vinegar", "1.5 L", 4.2, { strength: "6 %", from: "market boat" }),
+  lotKept("2026-10-30", "home-vinegar", "2 L", 0, { from: "the windfalls of last year" }),
+  lotKept("2026-08-22", "heather-honey", "3 kg", 30, { from: "the moor hives" }),
+  lotKept("2026-10-05", "late-honey", "1.8 kg", 12, { water: 19.6, from: "the towpath hives, taken late" }),
+  lotKept("2026-10-18", "spirit-50", "700 mL", 17, { strength: "50 %", from: "market boat" }),
+  lotKept("2026-10-18", "spirit-95", "500 mL", 21, { strength: "95 %", from: "market boat" }),
+  lotKept("2026-10-18", "glycerin", "500 mL", 6.5, { from: "market boat" }),
+  lotKept("2026-11-01", "sugar", "3 kg", 3.3, { from: "market boat" }),
+];
+
 function planOf(s: Story): Plan {
   const way = wayById(s.way)!;
   const start: Plan = { ...emptyPlan(way.kind, "us", s.vessel), name: s.name, vessel: s.vessel, steps: [{ do: "add", what: [...s.herbs] }] };
@@ -62,6 +102,13 @@ function planOf(s: Story): Plan {
 }
 
 const out: { line: string; recorded: string }[] = [];
+STORES.forEach(([day, item], i) => {
+  const weighed = item.what === "lot" ? gramsOf(item, "us") : undefined;
+  if (weighed && !weighed.ok) throw new Error(`store ${i}: ${weighed.faults[0]!.message}`);
+  const body = readStoreBody("kept", 1, { item: weighed ? { ...item, grams: weighed.value } : item });
+  const at = new Date(instantOf(day, "09:00", ZONE)).toISOString();
+  out.push({ recorded: at, line: JSON.stringify({ kind: "store", stream: uuid(`store ${i}`), seq: 1, key: uuid(`store ${i} 1`), type: "kept", version: 1, at, recordedAt: at, day: dayAt(at, ZONE), body }) });
+});
 for (const s of STORIES) {
   const plan = planOf(s);
   const program = resolve(plan);
@@ -73,7 +120,7 @@ for (const s of STORIES) {
     const at = instantOf(day, time, ZONE);
     const e = { type, version: VERSIONS[type], streamId: stream, seq, key: uuid(`${s.code} ${seq}`), at: new Date(at).toISOString(), day: dayAt(at, ZONE), body: readBody(type, VERSIONS[type], body) } as JournalEvent;
     events.push(e);
-    out.push({ recorded: e.at, line: JSON.stringify({ stream, seq, key: e.key, type, version: e.version, at: e.at, recordedAt: e.at, day: e.day, body: e.body }) });
+    out.push({ recorded: e.at, line: JSON.stringify({ kind: "batch", stream, seq, key: e.key, type, version: e.version, at: e.at, recordedAt: e.at, day: e.day, body: e.body }) });
   };
   write(s.begun[0], s.begun[1], "begun", { code: s.code, plan, frozen: freeze(program.value), ...(s.reasons ? { reasons: s.reasons } : {}) } satisfies Body<"begun">);
   for (const [day, time, type, body] of s.then) write(day, time, type, body);
@@ -88,4 +135,4 @@ for (const s of STORIES) {
   process.stderr.write(`${s.code} ${fold(events)!.state} ${Math.round(done.value.reckoning.finished.ml.value)} mL, works at ${done.value.reckoning.working.place}, ${done.value.reckoning.verdict.row.id} ${done.value.reckoning.verdict.place} ${done.value.reckoning.verdict.life.words}; ${done.value.cautions.filter((c) => c.severity !== "note").map((c) => `${c.severity}:${c.id}`).join(" ")}\n`);
 }
 out.sort((a, b) => (a.recorded < b.recorded ? -1 : a.recorded > b.recorded ? 1 : 0));
-writeFileSync("demo/lock-cottage.jsonl", `${[JSON.stringify({ format: "jolly-crock/journal", version: 1, household: { id: uuid("household"), name: "Lock Cottage No. 9", zone: ZONE, units: "us" } }), ...out.map((x) => x.line)].join("\n")}\n`);
+writeFileSync("demo/lock-cottage.jsonl", `${[JSON.stringify({ format: "jolly-crock/journal", version: 2, household: { id: uuid("household"), name: "Lock Cottage No. 9", zone: ZONE, units: "us", currency: "£" } }), ...out.map((x) => x.line)].join("\n")}\n`);

@@ -25,7 +25,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
             <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">Jolly Crock</Link>
             <Nav />
             <span className="ml-auto flex items-baseline gap-5 py-2">
-              <span className="quiet hidden sm:inline">{home.name}</span>
+              <Link href="/household" className="quiet hidden sm:inline">{home.name}</Link>
               <UnitsSwitch />
             </span>
           </header>

@@ -13,7 +13,7 @@ import { VESSELS } from "../core/vessel/catalogue";
 import { forbidden, given } from "./commands";
 import type { Sql, Tx } from "./db";
 import { type Written, append } from "./journal";
-import { stores } from "./stores";
+import { fillEmpties, stores } from "./stores";
 
 /** What the batch pages send: one event of a type, under a key. */
 export const EventRequest = z.strictObject({ key: z.uuid(), type: z.string().max(20), seen: z.number().int().min(0).optional(), body: z.unknown() });
@@ -105,10 +105,17 @@ function plain(type: EventType, body: unknown): unknown | Fault {
 export async function write(sql: Sql, id: string, r: EventRequest): Promise<Written> {
   if (r.type === "begun" || !(r.type in BODIES)) return { ok: false, status: 422, fault: fault("NotAnEntry", "The journal has no such entry.") };
   const type = r.type as EventType;
-  return append(sql, { streamId: id, key: r.key, type, body: r.body, seen: r.seen }, async (tx: Tx, batch, day) => {
-    if (!batch) return fault("NoSuchBatch", "There is no such batch.");
-    const complete = COMPLETIONS[type] as Completion<EventType> | undefined;
-    if (!complete) return plain(type, r.body);
-    return complete({ batch, day, reckon: async (plan) => reckonBatch(batch, plan, { people: (await stores(tx)).people, today: day }) }, r.body);
-  });
+  return append(
+    sql,
+    { streamId: id, key: r.key, type, body: r.body, seen: r.seen },
+    async (tx: Tx, batch, day) => {
+      if (!batch) return fault("NoSuchBatch", "There is no such batch.");
+      const complete = COMPLETIONS[type] as Completion<EventType> | undefined;
+      if (!complete) return plain(type, r.body);
+      return complete({ batch, day, reckon: async (plan) => reckonBatch(batch, plan, { people: (await stores(tx)).people, today: day }) }, r.body);
+    },
+    async (tx, batch) => {
+      if (type === "bottled") await fillEmpties(tx, batch.bottles, r.key);
+    },
+  );
 }

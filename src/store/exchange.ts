@@ -1,11 +1,11 @@
 import { z } from "zod";
 import type { Sql, Tx } from "./db";
 import type { JournalEvent } from "../core/journal/events";
-import type { StoreEvent } from "../core/stores/events";
 import { type Household, household, settle, usualCurrency } from "./household";
 import { type Row, sentHash, toEvent } from "./append";
 import { BATCHES } from "./journal";
 import { rebuild } from "./rebuild";
+import { SETTINGS } from "./settings";
 import { STORED } from "./stores";
 
 /**
@@ -24,7 +24,7 @@ export const Head = z.strictObject({
 
 export const EventLine = z.strictObject({
   /** What the stream is of; a batch where it is not said. */
-  kind: z.enum(["batch", "store"]).default("batch"),
+  kind: z.enum(["batch", "store", "household"]).default("batch"),
   stream: z.uuid(),
   seq: z.number().int().min(1),
   key: z.uuid(),
@@ -67,19 +67,22 @@ export async function importLines(sql: Sql, lines: readonly string[]): Promise<{
   if (lines.length === 0) throw new BadJournal("the file is empty");
   const head = parse(Head, 0);
   const events = lines.slice(1).flatMap((l, i) => (l.trim() === "" ? [] : [{ ...parse(EventLine, i + 1), line: i + 2 }]));
-  // Every entry is read and every stream folded before the first is written.
-  const streams = { batch: new Map<string, JournalEvent[]>(), store: new Map<string, StoreEvent[]>() };
+  // Every entry is read and every batch folded before the first is written.
+  const batchStreams = new Map<string, JournalEvent[]>();
+  const readers = {
+    batch: (row: Row) => void batchStreams.set(row.stream_id, [...(batchStreams.get(row.stream_id) ?? []), toEvent(BATCHES, row)]),
+    store: (row: Row) => void toEvent(STORED, row),
+    household: (row: Row) => void toEvent(SETTINGS, row),
+  };
   for (const e of events) {
     const row: Row = { stream_id: e.stream, seq: e.seq, key: e.key, type: e.type, version: e.version, at: new Date(e.at), day: e.day, body: e.body };
     try {
-      if (e.kind === "batch") streams.batch.set(e.stream, [...(streams.batch.get(e.stream) ?? []), toEvent(BATCHES, row)]);
-      else streams.store.set(e.stream, [...(streams.store.get(e.stream) ?? []), toEvent(STORED, row)]);
+      readers[e.kind](row);
     } catch (x) {
       throw new BadJournal(`line ${e.line}: ${(x as Error).message}`);
     }
   }
-  const batches = [...streams.batch.values()].map(BATCHES.fold);
-  for (const s of streams.store.values()) STORED.fold(s);
+  const batches = [...batchStreams.values()].map(BATCHES.fold);
   await sql.begin(async (tx: Tx) => {
     const [held] = await tx<{ n: number }[]>`select count(*)::int as n from event`;
     if (held!.n > 0) throw new BadJournal("this household already has a journal; restore into a new one");

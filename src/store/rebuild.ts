@@ -1,6 +1,7 @@
 import { type Row, type Stream, toEvent } from "./append";
 import type { Sql, Tx } from "./db";
 import { BATCHES } from "./journal";
+import { SETTINGS } from "./settings";
 import { STORED } from "./stores";
 
 /** Folds every stream of a kind and writes its read rows. @returns how many streams there are */
@@ -22,6 +23,6 @@ export async function rebuild(sql: Sql): Promise<number> {
     await tx`delete from bottle`;
     await tx`delete from batch`;
     await tx`delete from store_item`;
-    return (await project(tx, BATCHES)) + (await project(tx, STORED));
+    return (await project(tx, BATCHES)) + (await project(tx, STORED)) + (await project(tx, SETTINGS));
   })) as number;
 }

@@ -80,6 +80,16 @@ export async function keep(sql: Sql, r: StoreRequest): Promise<Written<Stored> |
   return (await sql.begin((tx) => appendWithin(tx, STORED, { streamId: r.id, key: r.key, type: r.type, body: r.body, seen: r.seen }, (t) => complete(t, r)))) as Written<Stored> | Refused<Stored>;
 }
 
+/** Counts down the empty bottles that were filled, in the transaction that bottles a batch. */
+export async function fillEmpties(tx: Tx, filled: readonly { readonly vessel: string }[], key: string): Promise<void> {
+  for (const s of await storedItems(tx)) {
+    if (s.item.what !== "empties") continue;
+    const { vessel, count } = s.item;
+    const used = filled.filter((b) => b.vessel === vessel).length;
+    if (used > 0) await appendWithin(tx, STORED, { streamId: s.id, key: followingKey(key, s.id), type: "kept", body: { item: { ...s.item, count: Math.max(0, count - used) } }, seen: s.seq });
+  }
+}
+
 /** Takes what a batch uses out of the lots, oldest first, in the transaction that begins it. */
 export async function draw(tx: Tx, p: Program, key: string, code: string): Promise<void> {
   const { lots } = await stores(tx);

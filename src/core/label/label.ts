@@ -1,5 +1,6 @@
 import { type Day, addDays, daysBetween, printDay } from "../care/day";
 import type { Caution } from "../cautions/caution";
+import { at } from "../cautions/rules";
 import type { Batch } from "../journal/fold";
 import type { Bottle, IssuedVerdict } from "../journal/events";
 import type { Verdict } from "../keeping/verdict";
@@ -69,11 +70,11 @@ export function contentsOf(p: Program): string {
 export function labelOf(batch: Batch, bottle: Bottle, contents: string, cautions: readonly Caution[]): Label {
   const v = batch.verdict!;
   const strained = batch.strainedDay ?? batch.begunDay;
-  const alcohol = cautions.flatMap((c) => (c.label ? [c.label] : []));
+  const said = at("label", cautions).flatMap((c) => (c.label ? [c.label] : []));
   return {
     code: batch.code, name: batch.name, kind: KIND_WORDS[batch.plan.kind].name, volume: `${Math.round(bottle.ml)} mL`,
     contents, made: printDay(batch.begunDay, "year"), strained: printDay(strained, "year"),
     bestBy: printDay(batch.own ? batch.own.bestBy : bestByOf(v, strained, bottle.place), "year"), ownDate: batch.own !== undefined,
-    keep: keepWords(v, bottle.place), opened: openedWords(v, bottle.place, leftAfterThaw(v, strained, batch.bottledDay ?? strained)), taken: batch.plan.taken, cautions: [...new Set(alcohol)],
+    keep: keepWords(v, bottle.place), opened: openedWords(v, bottle.place, leftAfterThaw(v, strained, batch.bottledDay ?? strained)), taken: batch.plan.taken, cautions: [...new Set(said)],
   };
 }

@@ -5,6 +5,8 @@ import { addDays, printDay, type Day } from "@/core/care/day";
 import { fillPlan } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
 import { reckonBatch } from "@/core/journal/reckon";
+import type { Company } from "@/core/people/company";
+import type { Empties } from "@/core/stores/item";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { vesselWords } from "@/core/vessel/vessel";
 import { VesselFigure } from "../figures/vessel";
@@ -12,6 +14,8 @@ import { heightAt } from "@/core/vessel/profile";
 import { useDraft } from "../kit/draft";
 import { useUnits } from "../kit/units";
 import { verdictHead, verdictWhy } from "../bench/words";
+import { StageCautions } from "../bench/cautions";
+import { useStops } from "./stops";
 import { useWrite } from "./write";
 
 interface Row {
@@ -31,19 +35,23 @@ const SIZES = [...VESSELS.values()].filter((v) => v.sort === "bottle" || v.sort 
 const PLACES = [["cupboard", "cupboard"], ["fridge", "fridge"], ["freezer", "ice box"]] as const;
 
 /** Bottle: which bottles, where they will stand, and until when. */
-export function BottleUp({ batch, today }: { batch: Batch; today: Day }) {
+export function BottleUp({ batch, today, company, empties }: { batch: Batch; today: Day; company: Company; empties: readonly Empties[] }) {
   const units = useUnits();
   const { write, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
-  const r = useMemo(() => reckonBatch(batch), [batch]);
+  const r = useMemo(() => reckonBatch(batch, batch.plan, company), [batch, company]);
+  const stops = useStops(batch, "bottle", r.ok ? r.value.cautions : undefined);
   const have = r.ok ? r.value.reckoning.finished.ml : undefined;
   const verdict = r.ok ? r.value.reckoning.verdict : undefined;
   const place: Row["place"] = verdict?.place === "cupboard" ? "cupboard" : "fridge";
   const draft = useDraft<Draft>(`jolly-bottle-${batch.id}`, { rows: [], own: false, bestBy: "", reason: "" }, (k) => (k && typeof k === "object" && Array.isArray((k as Draft).rows) ? (k as Draft) : undefined));
   const [touched, setTouched] = useState(false);
-  const kept = batch.plan.kind === "tincture" ? ["d-100", "d-50", "d-30"] : ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"];
+  // From the bottles on hand, where they are counted; tinctures go into droppers first.
+  const tincture = batch.plan.kind === "tincture";
+  const usual = tincture ? ["d-100", "d-50", "d-30"] : ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"];
+  const counted = empties.flatMap((e) => { const vessel = VESSELS.get(e.vessel); return vessel && (vessel.sort === "dropper") === tincture ? [{ vessel, count: e.count }] : []; });
   useEffect(() => {
     if (!draft.ready || draft.restored || touched || draft.value.rows.length > 0 || !have) return;
-    const plan = fillPlan(have.value, kept.map((id) => ({ vessel: VESSELS.get(id)! })));
+    const plan = fillPlan(have.value, counted.length > 0 ? counted : usual.map((id) => ({ vessel: VESSELS.get(id)! })));
     draft.set((d) => ({ ...d, rows: plan.fills.map((f) => ({ id: crypto.randomUUID(), vessel: f.vessel.id, ml: Math.round(f.ml), place })) }));
   }, [draft.ready]);
   if (!r.ok || !have || !verdict) return <p role="alert" className="wrong">{r.ok ? "" : r.faults[0]!.message}</p>;
@@ -87,13 +95,14 @@ export function BottleUp({ batch, today }: { batch: Batch; today: Day }) {
           </div>
         )}
         {fault && <p role="alert" className="wrong pt-2">{fault.message}</p>}
-        <button type="button" className="slab text-[1.25rem] min-h-14 mt-4" disabled={sending || rows.length === 0 || rows.some((x) => !(x.ml > 0)) || verdict.place === "do-not-keep"} onClick={() => void write("bottled", { bottles: rows.map((x) => ({ id: x.id, vessel: x.vessel, name: vesselWords(VESSELS.get(x.vessel)!), ml: x.ml, place: x.place })), own: draft.value.own ? { bestBy: draft.value.bestBy, reason: draft.value.reason } : null }, () => { draft.clear(); router.push(`/batch/${batch.id}/label`); router.refresh(); })}>{sending ? "Writing…" : "Bottled"}</button>
+        <button type="button" className="slab text-[1.25rem] min-h-14 mt-4" disabled={sending || rows.length === 0 || rows.some((x) => !(x.ml > 0)) || verdict.place === "do-not-keep" || stops.stopped} onClick={() => void write("bottled", { bottles: rows.map((x) => ({ id: x.id, vessel: x.vessel, name: vesselWords(VESSELS.get(x.vessel)!), ml: x.ml, place: x.place })), own: draft.value.own ? { bestBy: draft.value.bestBy, reason: draft.value.reason } : null, ...stops.body }, () => { draft.clear(); router.push(`/batch/${batch.id}/label`); router.refresh(); })}>{sending ? "Writing…" : "Bottled"}</button>
       </div>
       <aside>
         <h2 className="ruled-head">Where it keeps</h2>
         <p className="text-[1.375rem] font-bold pt-2">{head.place} {head.life}</p>
         <p className="pt-1">Best by {printDay(reckoned, "year")}, counted from straining.</p>
         <ul className="pt-2">{verdictWhy(verdict, r.value.reckoning).map((x) => <li key={x}>{x}</li>)}</ul>
+        <div className="text-base pt-2"><StageCautions cautions={stops.cautions} reasons={stops.reasons} given={batch.reasons} giveReason={stops.giveReason} /></div>
       </aside>
     </div>
   );

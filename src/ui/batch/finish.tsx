@@ -2,33 +2,31 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import { X } from "lucide-react";
-import type { Batch } from "@/core/journal/fold";
+import { type Batch, finishedWith } from "@/core/journal/fold";
 import { reckonBatch } from "@/core/journal/reckon";
 import { MATERIALS } from "@/core/material/catalogue";
-import type { Line, Step } from "@/core/remedy/plan";
+import type { Company } from "@/core/people/company";
+import type { Line } from "@/core/remedy/plan";
 import { AddLine } from "../bench/add-line";
 import { KeepingChart } from "../figures/keeping-chart";
 import { useDraft } from "../kit/draft";
 import { useUnits } from "../kit/units";
 import { verdictHead, verdictWhy } from "../bench/words";
+import { StageCautions } from "../bench/cautions";
+import { useStops } from "./stops";
 import { useWrite } from "./write";
 
 /** After the first straining, what goes into the measured liquid; the verdict follows every keystroke. */
-export function Finish({ batch }: { batch: Batch }) {
+export function Finish({ batch, company }: { batch: Batch; company: Company }) {
   const units = useUnits();
   const { write, sending, fault, router } = useWrite(batch.id, batch.seq);
   const cut = batch.plan.steps.findIndex((s) => s.do === "strain");
   const planned = batch.plan.steps.flatMap((s, i): Line[] => (s.do === "add" && i > cut ? s.what : []));
   const draft = useDraft<readonly Line[]>(`jolly-finish-${batch.id}`, planned, (k) => (Array.isArray(k) ? (k as Line[]) : undefined));
   const lines = draft.value;
-  const planWith = useMemo(() => {
-    const rest: Step[] = batch.plan.steps.filter((s, i) => i <= cut || s.do !== "add");
-    const after = rest.findIndex((s, i) => i > cut && (s.do === "bottle" || s.do === "simmer"));
-    const steps = [...rest];
-    if (lines.length > 0) steps.splice(after < 0 ? steps.length : after, 0, { do: "add", what: [...lines] });
-    return { ...batch.plan, steps };
-  }, [batch.plan, cut, lines]);
-  const r = useMemo(() => reckonBatch(batch, planWith), [batch, planWith]);
+  const planWith = useMemo(() => finishedWith(batch.plan, lines), [batch.plan, lines]);
+  const r = useMemo(() => reckonBatch(batch, planWith, company), [batch, planWith, company]);
+  const stops = useStops(batch, "bottle", r.ok ? r.value.cautions.filter((c) => c.severity !== "note") : undefined);
   const addStep = planWith.steps.findIndex((s, i) => s.do === "add" && i > cut);
   const at = (place: number) => (r.ok ? undefined : r.faults.find((f) => f.path[1] === addStep && f.path[3] === place));
   const head = r.ok ? verdictHead(r.value.reckoning.verdict) : undefined;
@@ -56,9 +54,10 @@ export function Finish({ batch }: { batch: Batch }) {
           })}
         </ul>
         <AddLine household={batch.plan.units} example="2 tbsp lemon juice" add={(line) => draft.set((was) => [...was, { ...line, amount: /part|jar/.test(line.amount) ? "0.25 of liquid" : line.amount }])} />
+        <div className="text-base"><StageCautions cautions={stops.cautions} reasons={stops.reasons} given={batch.reasons} giveReason={stops.giveReason} /></div>
         {fault && <p role="alert" className="wrong">{fault.message}</p>}
         <div className="pt-5 flex flex-wrap gap-6 items-center">
-          <button type="button" className="slab text-[1.25rem] min-h-14" disabled={!r.ok || sending} onClick={() => void write("finished", { lines }, () => { draft.clear(); router.push(`/batch/${batch.id}/bottle`); router.refresh(); })}>{sending ? "Writing…" : lines.length > 0 ? "Mixed through" : "Nothing more goes in"}</button>
+          <button type="button" className="slab text-[1.25rem] min-h-14" disabled={!r.ok || sending || stops.stopped} onClick={() => void write("finished", { lines, ...stops.body }, () => { draft.clear(); router.push(`/batch/${batch.id}/bottle`); router.refresh(); })}>{sending ? "Writing…" : lines.length > 0 ? "Mixed through" : "Nothing more goes in"}</button>
           <Link href={`/batch/${batch.id}`}>leave it for now</Link>
         </div>
       </div>

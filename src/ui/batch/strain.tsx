@@ -3,25 +3,29 @@ import { useState } from "react";
 import type { Batch } from "@/core/journal/fold";
 import { WRINGING, type Step } from "@/core/remedy/plan";
 import { reckonBatch } from "@/core/journal/reckon";
+import type { Company } from "@/core/people/company";
 import { useDraft } from "../kit/draft";
 import { useUnits } from "../kit/units";
 import { verdictHead } from "../bench/words";
+import { StageCautions } from "../bench/cautions";
+import { useStops } from "./stops";
 import { useWrite } from "./write";
 
 const HOW_WORDS = { drained: "left to drip", wrung: "wrung in a cloth", pressed: "pressed" } as const;
 
 /** Strain: measure what comes out. Big targets, one thing at a time. */
-export function Strain({ batch }: { batch: Batch }) {
+export function Strain({ batch, company }: { batch: Batch; company: Company }) {
   const units = useUnits();
   const { write, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
   const planned = batch.plan.steps.find((s) => s.do === "strain");
   const draft = useDraft(`jolly-strain-${batch.id}`, { measured: "", how: planned?.do === "strain" ? planned.how : ("wrung" as (typeof WRINGING)[number]) }, (k) => (k && typeof k === "object" && "measured" in k ? (k as { measured: string; how: (typeof WRINGING)[number] }) : undefined));
   const [checked, setChecked] = useState<readonly number[]>([]);
   const { measured, how } = draft.value;
-  const withHow = (m?: string) => reckonBatch(batch, { ...batch.plan, steps: batch.plan.steps.map((s): Step => (s.do === "strain" ? { do: "strain", how, ...(m ? { measured: m } : {}) } : s)) });
+  const withHow = (m?: string) => reckonBatch(batch, { ...batch.plan, steps: batch.plan.steps.map((s): Step => (s.do === "strain" ? { do: "strain", how, ...(m ? { measured: m } : {}) } : s)) }, company);
   const guess = withHow();
   const got = measured.trim() === "" ? undefined : withHow(measured);
   const wrong = got && !got.ok ? got.faults[0] : fault;
+  const stops = useStops(batch, "strain", guess.ok ? guess.value.cautions : undefined);
   const expects = guess.ok ? guess.value.reckoning.strained.ml : undefined;
   const says = got?.ok ? verdictHead(got.value.reckoning.verdict) : undefined;
   const finishes = batch.plan.steps.some((s, i) => s.do === "add" && i > batch.plan.steps.findIndex((x) => x.do === "strain"));
@@ -35,6 +39,7 @@ export function Strain({ batch }: { batch: Batch }) {
           </li>
         ))}
       </ol>
+      <StageCautions cautions={stops.cautions} reasons={stops.reasons} given={batch.reasons} giveReason={stops.giveReason} />
       <fieldset className="py-3">
         <legend className="ruled-head w-full">How is it strained?</legend>
         <div className="flex flex-wrap gap-x-8 pt-2">
@@ -44,8 +49,8 @@ export function Strain({ batch }: { batch: Batch }) {
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          if (!got?.ok) return;
-          void write("strained", { measured, how }, () => { draft.clear(); router.push(`/batch/${batch.id}/${finishes ? "finish" : "bottle"}`); router.refresh(); });
+          if (!got?.ok || stops.stopped) return;
+          void write("strained", { measured, how, ...stops.body }, () => { draft.clear(); router.push(`/batch/${batch.id}/${finishes ? "finish" : "bottle"}`); router.refresh(); });
         }}
       >
         <label htmlFor="measured" className="font-bold block pt-2">What does the jug show?</label>
@@ -53,7 +58,7 @@ export function Strain({ batch }: { batch: Batch }) {
         <input id="measured" className="field text-[1.5rem] w-64 mt-2" placeholder={units.display === "metric" ? "750 mL" : "3¼ cups"} value={measured} maxLength={60} aria-invalid={wrong !== undefined} aria-describedby={wrong ? "measured-wrong" : "measured-says"} onChange={(e) => { clear(); draft.set((d) => ({ ...d, measured: e.target.value })); }} autoComplete="off" />
         {wrong && <p id="measured-wrong" role="alert" className="wrong text-[1.125rem] pt-2">{wrong.message} {wrong.suggestion && <button type="button" className="plain" onClick={() => draft.set((d) => ({ ...d, measured: wrong.suggestion! }))}>Use “{wrong.suggestion}”</button>}</p>}
         <p id="measured-says" className="pt-2 min-h-9" aria-live="polite">{got?.ok && says && <>That is {units.volumeExact(got.value.reckoning.strained.ml.value)}. {finishes ? "Next: sweeten to the measure." : <>As it is: {says.place} {says.life}</>}</>}</p>
-        <button type="submit" className="slab text-[1.25rem] mt-3 min-h-14" disabled={!got?.ok || sending}>{sending ? "Writing…" : "Strained"}</button>
+        <button type="submit" className="slab text-[1.25rem] mt-3 min-h-14" disabled={!got?.ok || sending || stops.stopped}>{sending ? "Writing…" : "Strained"}</button>
       </form>
     </div>
   );

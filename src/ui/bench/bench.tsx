@@ -1,216 +1,236 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { Redo2, Undo2 } from "lucide-react";
 import { careOf } from "@/core/care/care";
-import { cautionsOf } from "@/core/cautions/rules";
+import { at, cautionsOf, unanswered as unansweredOf } from "@/core/cautions/rules";
 import type { Fault } from "@/core/fault";
 import type { Household } from "@/core/quantity/units";
-import { KINDS, KIND_WORDS, type Kind, type Line, type Plan, Plan as PlanSchema } from "@/core/remedy/plan";
+import { companyOf } from "@/core/people/company";
+import { moved, tidied, withLine, without } from "@/core/remedy/lines";
+import type { Kind, Line, Plan } from "@/core/remedy/plan";
+import { type RailJoint, railOf } from "@/core/remedy/rail";
 import { type Reckoning, reckonProgram } from "@/core/remedy/reckon";
+import { reformed } from "@/core/remedy/restate";
 import { type Program, resolve } from "@/core/remedy/resolve";
-import { cautiousWay, emptyPlan, madeBy, wayById, waysOf } from "@/core/remedy/ways";
+import { cautiousWay, madeBy, wayById } from "@/core/remedy/ways";
+import { costOf } from "@/core/stores/cost";
+import type { Stored } from "@/core/stores/events";
+import type { Busy } from "@/core/stores/free";
+import { storesOf } from "@/core/stores/stores";
 import { VESSELS } from "@/core/vessel/catalogue";
-import { type Lid, vesselOf } from "@/core/vessel/vessel";
+import { vesselOf } from "@/core/vessel/vessel";
 import { PartsRail } from "../figures/rail";
 import { send } from "../kit/send";
 import { AddLine } from "./add-line";
-import { CautionNote } from "./cautions";
-import { Lines } from "./lines";
+import { CautionNote, Notes } from "./cautions";
+import { CostDrawer } from "./drawers/cost";
+import { type DrawerName, Drawers } from "./drawers/drawers";
+import { GatherDrawer } from "./drawers/gather";
+import { MostDrawer } from "./drawers/most";
+import { SchoolsDrawer, WaysDrawer } from "./drawers/ways";
+import { WhatIfDrawer } from "./drawers/what-if";
+import { BenchHead } from "./head";
+import { type Hint, type LineActions, Lines } from "./lines";
 import { Offers } from "./offers";
 import { Outcome } from "./outcome";
-import { railOf } from "./rail-of";
-import { type Bench as BenchState, type History, addLine, changeLine, moveLine, removeLine, step, usualName } from "./state";
-import { VesselPane } from "./vessel-pane";
-
-const DRAFT = "jolly-bench";
-
-function fresh(household: Household, kind: Kind = "oxymel"): BenchState {
-  return { plan: emptyPlan(kind, household, household === "us" ? "us-quart" : "m-1000"), named: false, id: crypto.randomUUID(), key: crypto.randomUUID(), reasons: {} };
-}
-
-/** A draft kept in this browser, if it still reads as one. */
-function kept(): BenchState | undefined {
-  try {
-    const text = localStorage.getItem(DRAFT);
-    if (!text) return undefined;
-    const d = JSON.parse(text) as BenchState;
-    const plan = PlanSchema.safeParse({ ...d.plan, name: d.plan.name || "Untitled" });
-    return plan.success && typeof d.id === "string" && typeof d.key === "string" ? { plan: plan.data, named: d.named === true, id: d.id, key: d.key, reasons: d.reasons ?? {} } : undefined;
-  } catch {
-    return undefined;
-  }
-}
+import { addLine, fresh } from "./state";
+import { useBench } from "./use-bench";
+import { freeChoices } from "./vessel-choice";
+import { VesselPane, type VesselPart } from "./vessel-pane";
 
 interface Last {
   readonly program: Program;
   readonly reckoning: Reckoning;
 }
 
+interface Props {
+  readonly household: Household;
+  readonly currency: string;
+  readonly today: string;
+  /** Everything in the stores, as the server has it. */
+  readonly items: readonly Stored[];
+  readonly busy: readonly Busy[];
+}
+
+const POT = "p-3000";
+
 /** Plan a batch: what goes in, the vessel, and what you will have; everything is reckoned again at every keystroke. */
-export function Bench({ household, today, busy }: { household: Household; today: string; busy: readonly string[] }) {
+export function Bench({ household, currency, today, items, busy }: Props) {
   const router = useRouter();
-  const [history, act] = useReducer(step, undefined, (): History => ({ now: { plan: emptyPlan("oxymel", household, household === "us" ? "us-quart" : "m-1000"), named: false, id: "", key: "", reasons: {} }, past: [], future: [], about: undefined }));
+  const stores = useMemo(() => storesOf(items), [items]);
+  const company = useMemo(() => ({ people: stores.people, today }), [stores.people, today]);
+  // The jar a clear Bench begins with: the household's own free one nearest a litre, or the usual quart.
+  const usualJar = useMemo(() => {
+    const named = freeChoices(stores.vessels, busy).filter((c) => c.vessel.sort === "jar" && typeof c.named === "string").sort((a, b) => Math.abs(a.vessel.fillMl - 950) - Math.abs(b.vessel.fillMl - 950))[0]?.named;
+    return typeof named === "string" ? named : household === "us" ? "us-quart" : "m-1000";
+  }, [stores.vessels, busy, household]);
+  const { bench, plan, history, act, change: changePlan, changeBench, giveReason, forget, newest } = useBench(household, usualJar);
   const [sending, setSending] = useState(false);
   const [refused, setRefused] = useState<Fault | undefined>();
+  const [begun, setBegun] = useState("");
+  const [drawer, setDrawer] = useState<DrawerName | "">("");
+  const [hint, setHint] = useState<Hint | undefined>();
   const last = useRef<Last | undefined>(undefined);
-  const bench = history.now;
-  const plan = useMemo<Plan>(() => ({ ...bench.plan, name: bench.named ? bench.plan.name : usualName(bench.plan) }), [bench]);
 
-  useEffect(() => act({ do: "replace", to: kept() ?? fresh(household) }), [household]);
-  useEffect(() => {
-    if (bench.id === "") return;
-    // Kept once the hand rests, and at the latest when the page goes.
-    const keep = (): void => localStorage.setItem(DRAFT, JSON.stringify(bench));
-    const soon = setTimeout(keep, 150);
-    window.addEventListener("pagehide", keep);
-    return () => {
-      clearTimeout(soon);
-      window.removeEventListener("pagehide", keep);
-    };
-  }, [bench]);
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent): void => {
-      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z") return;
-      // Text fields keep their own undo while they hold the focus and have something to undo.
-      if (e.target instanceof HTMLInputElement && e.target.value !== "" && e.target.getAttribute("role") === "combobox") return;
-      e.preventDefault();
-      act({ do: e.shiftKey ? "redo" : "undo" });
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
-
-  // Handlers stay the same from one drawing to the next, so that only what changed is drawn again; they read the newest state through a ref.
-  const newest = useRef({ bench, plan });
-  newest.current = { bench, plan };
   const change = useCallback((to: Plan, about?: string): void => {
     setRefused(undefined);
-    act({ do: "change", to: { ...newest.current.bench, plan: to }, ...(about === undefined ? {} : { about }) });
-  }, []);
-  const giveReason = useCallback((id: string, why: string): void => act({ do: "change", to: { ...newest.current.bench, reasons: { ...newest.current.bench.reasons, [id]: why } }, about: `reason-${id}` }), []);
-  const actions = useMemo(
-    () => ({
-      change: (s: number, place: number, f: (l: Line) => Line, about: string) => change(changeLine(newest.current.plan, s, place, f), about),
-      remove: (s: number, place: number) => change(removeLine(newest.current.plan, s, place)),
-      move: (s: number, place: number, by: number) => change(moveLine(newest.current.plan, s, place, by)),
-    }),
-    [change],
-  );
-  const choose = useCallback((v: Plan["vessel"], lid: Lid | undefined, about: string): void => {
-    const { vessel: _v, lid: _l, ...rest } = newest.current.plan;
-    change({ ...rest, ...(v === undefined ? {} : { vessel: v }), ...(lid === undefined || about === "vessel" ? {} : { lid }) }, about.startsWith("own-") ? about : undefined);
-  }, [change]);
+    changePlan(to, about);
+  }, [changePlan]);
+  const take = useCallback((to: Plan, rest?: Plan): void => {
+    setRefused(undefined);
+    changeBench({ plan: to, ...(rest ? { rest: [...newest.current.bench.rest, rest] } : {}) });
+  }, [changeBench, newest]);
+  const choose = useCallback((part: VesselPart, about?: string): void => {
+    const { vessel: _v, lid: _l, ware: _w, ...rest } = newest.current.plan;
+    change({ ...rest, ...(part.vessel === undefined ? {} : { vessel: part.vessel }), ...(part.lid ? { lid: part.lid } : {}), ...(part.ware ? { ware: part.ware } : {}) }, about);
+  }, [change, newest]);
 
   const resolved = useMemo(() => resolve(plan), [plan]);
-  const reckoned = useMemo(() => (resolved.ok ? { program: resolved.value, reckoning: reckonProgram(resolved.value) } : undefined), [resolved]);
+  const reckoned = useMemo<Last | undefined>(() => (resolved.ok ? { program: resolved.value, reckoning: reckonProgram(resolved.value) } : undefined), [resolved]);
   if (reckoned) last.current = reckoned;
   const shown = reckoned ?? last.current;
   const stale = !reckoned;
   const faults = resolved.ok ? [] : resolved.faults;
   const care = useMemo(() => (shown ? careOf(shown.program, shown.reckoning.fit, shown.reckoning.working) : undefined), [shown]);
-  const cautions = useMemo(() => (reckoned ? cautionsOf(reckoned) : []), [reckoned]);
+  const cost = useMemo(() => (shown ? costOf(shown.program, shown.reckoning, stores.lots) : undefined), [shown, stores.lots]);
+  const cautions = useMemo(() => (reckoned ? at("plan", cautionsOf({ ...reckoned, ...companyOf(plan, company) })) : []), [reckoned, plan, company]);
   const grave = useMemo(() => cautions.filter((c) => c.severity !== "note"), [cautions]);
-  const loose = cautions.filter((c) => !c.line || c.severity === "note");
+  const notes = useMemo(() => cautions.filter((c) => c.severity === "note"), [cautions]);
+  const aboutVessel = useMemo(() => grave.filter((c) => c.about.what === "vessel"), [grave]);
   const never = cautions.find((c) => c.severity === "never");
-  const unanswered = cautions.filter((c) => c.severity === "stop" && !bench.reasons[c.id]?.trim());
+  const unanswered = unansweredOf(cautions, bench.reasons);
   // What is worth searching for: a jar that may not stand as planned first, then a cupboard it has not earned.
-  const goal = !reckoned ? undefined : cautions.some((c) => c.id === "works-in-fridge") ? ("room-while-working" as const) : reckoned.reckoning.verdict.place !== "cupboard" ? ("cupboard" as const) : undefined;
-  const rail = reckoned ? railOf(plan, reckoned.program, reckoned.reckoning, change) : undefined;
+  const wish = !reckoned ? undefined : cautions.some((c) => c.id === "works-in-fridge") ? ("room" as const) : reckoned.reckoning.verdict.place !== "cupboard" ? ("cupboard" as const) : undefined;
+  const rail = useMemo(() => (reckoned ? railOf(plan, reckoned.program, reckoned.reckoning) : undefined), [plan, reckoned]);
   const vessel = useMemo(() => {
     const base = typeof plan.vessel === "string" ? VESSELS.get(plan.vessel) : plan.vessel ? vesselOf(plan.vessel) : undefined;
     const v = base && "ok" in base ? (base.ok ? base.value : undefined) : base;
-    return v && plan.lid ? { ...v, lid: plan.lid } : v;
-  }, [plan.vessel, plan.lid]);
-  const way = wayById(plan.way);
-  const steepAt = plan.steps.findIndex((s) => s.do === "steep" && /week|day|month/.test(s.for)) >= 0 ? plan.steps.findIndex((s) => s.do === "steep") : -1;
-  const steep = steepAt >= 0 ? plan.steps[steepAt] : undefined;
+    return v ? { ...v, ...(plan.lid ? { lid: plan.lid } : {}), ...(plan.ware ? { ware: plan.ware } : {}) } : undefined;
+  }, [plan.vessel, plan.lid, plan.ware]);
+  const newestReckoning = useRef(reckoned);
+  newestReckoning.current = reckoned;
+  const measures = useCallback(() => ({ partMl: newestReckoning.current?.program.partMl, vessel: newestReckoning.current?.program.vessel }), []);
+  const actions = useMemo<LineActions>(
+    () => ({
+      change: (spot, f, about) => change(withLine(newest.current.plan, spot, f), about),
+      reform: (spot, to) => {
+        const p = newest.current.plan;
+        const s = p.steps[spot.step];
+        const was = s?.do === "add" ? s.what[spot.place] : undefined;
+        if (!was) return;
+        const found = newestReckoning.current?.reckoning.lines.find((l) => l.step === spot.step && l.place === spot.place);
+        const next = reformed(was, to, p.units, measures(), found?.grams.value);
+        const is: Line = next.ok ? next.value : { ...was, ...to };
+        setHint({ ...spot, was, is });
+        change(withLine(p, spot, () => is));
+      },
+      remove: (spot) => change(tidied(without(newest.current.plan, spot))),
+      move: (from, to) => change(tidied(moved(newest.current.plan, from, to))),
+    }),
+    [change, measures, newest],
+  );
+  const slide = useCallback((joint: RailJoint, share: number, dragging: boolean): void => change(joint.moved(share), `${dragging ? "drag" : "nudge"}-${joint.name}`), [change]);
+
+  const steepAt = plan.steps.findIndex((s) => s.do === "steep" && /week|day|month/.test(s.for)) >= 0 ? plan.steps.findIndex((s) => s.do === "steep") : plan.steps.findIndex((s) => s.do === "steep") >= 0 && !plan.steps.some((s) => s.do === "simmer") ? plan.steps.findIndex((s) => s.do === "steep") : -1;
   const steepFault = faults.find((f) => f.path[0] === "steps" && f.path[1] === steepAt && f.path[2] === "for");
   const elsewhere = faults.filter((f) => !(f.path[0] === "steps" && f.path[2] === "what") && f !== steepFault && !(f.path[0] === "vessel" && f.path[1] === "shape"));
   const over = reckoned?.reckoning.fit && reckoned.reckoning.fit.overBrimMl > 0;
-  const hasHerb = plan.steps.some((s) => s.do === "add" && s.what.length > 0) && (reckoned?.program.lines.some((l) => l.stuff.plant) ?? false);
+  const hasHerb = reckoned?.program.lines.some((l) => l.stuff.plant) ?? false;
   const mayBegin = reckoned !== undefined && !never && !over && unanswered.length === 0 && hasHerb && !sending;
-  const whyNot = sending ? "" : faults.length > 0 ? "Put right what is marked, then begin." : never ? `${never.says} ${never.todo}` : over ? "It does not fit the vessel." : !hasHerb ? "Add a herb to begin." : unanswered.length > 0 ? "A stop above wants the plan changed, or a reason." : "";
+  const whyNot = sending ? "" : faults.length > 0 ? "Put right what is marked, then begin." : never ? `${never.says} ${never.todo}` : over ? "It does not fit the vessel." : !hasHerb ? "Add a herb to begin." : unanswered.length > 0 ? `${unanswered[0]!.says} Change the plan, or give a reason where it says so.` : bench.rest.length > 0 ? "The other jar is set out next." : "";
 
   const begin = async (): Promise<void> => {
     if (!mayBegin) return;
     setSending(true);
     setRefused(undefined);
     const sent = await send("/api/batches", { id: bench.id, key: bench.key, plan, reasons: bench.reasons });
-    if (!sent.ok) {
-      setSending(false);
-      setRefused(sent.fault);
+    setSending(false);
+    if (!sent.ok) return setRefused(sent.fault);
+    const [next, ...others] = bench.rest;
+    if (next) {
+      // The other jar of the same making: its plan is set out, ready to be begun too.
+      act({ do: "replace", to: { ...fresh(household, usualJar, plan.kind), plan: next, named: true, reasons: bench.reasons, rest: others } });
+      setBegun(sent.answer.code);
+      router.refresh();
       return;
     }
     act({ do: "replace", to: { ...bench, id: "" } });
-    localStorage.removeItem(DRAFT);
+    forget();
     router.push(`/?begun=${sent.answer.code}`);
   };
 
-  const setKind = (kind: Kind): void => change(madeBy(cautiousWay(kind), { ...plan, kind }, household === "us" ? "us-quart" : "m-1000"), undefined);
+  const drawn = (d: DrawerName): React.ReactNode => {
+    if (!reckoned || !cost) return <p className="quiet">{hasHerb || faults.length > 0 ? "Put right what is marked, and this is reckoned." : "Add a herb first."}</p>;
+    switch (d) {
+      case "ways":
+        return <WaysDrawer plan={plan} lots={stores.lots} company={company} today={today} currency={currency} take={change} />;
+      case "schools":
+        return <SchoolsDrawer plan={plan} take={change} />;
+      case "what-if":
+        return <WhatIfDrawer plan={plan} lots={stores.lots} today={today} take={change} />;
+      case "most":
+        return <MostDrawer plan={plan} program={reckoned.program} lots={stores.lots} empties={stores.empties} take={change} />;
+      case "gather":
+        return <GatherDrawer program={reckoned.program} reckoning={reckoned.reckoning} stores={stores} name={plan.name} />;
+      case "cost":
+        return <CostDrawer cost={cost} currency={currency} shop={bench.shop} setShop={(shop) => changeBench({ shop }, "shop")} />;
+    }
+  };
+  const openBeside = (): void => {
+    setDrawer("ways");
+    requestAnimationFrame(() => document.getElementById("drawers")?.scrollIntoView({ block: "start" }));
+  };
 
   return (
-    <div className="grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)_minmax(0,24.5rem)] lg:grid-rows-[auto_1fr] pt-4" aria-busy={bench.id === ""}>
-      <div className="min-w-0 lg:row-span-2">
-        <h1>
-          <label htmlFor="name" className="sr-only">Name of the batch</label>
-          <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash" value={bench.named ? bench.plan.name : plan.name} maxLength={80} onChange={(e) => act({ do: "change", to: { ...bench, named: e.target.value !== "", plan: { ...bench.plan, name: e.target.value || "Untitled" } }, about: "name" })} />
-        </h1>
-        <p className="pt-1 leading-8">
-          <label className="sr-only" htmlFor="kind">Kind</label>
-          <select id="kind" className="stitch" value={plan.kind} onChange={(e) => setKind(e.target.value as Kind)}>{KINDS.map((k) => <option key={k} value={k}>{KIND_WORDS[k].name}</option>)}</select>
-          {" · "}
-          <label className="sr-only" htmlFor="way">Way</label>
-          <select id="way" className="stitch max-w-[15rem] font-normal" value={plan.way ?? ""} onChange={(e) => { const w = wayById(e.target.value); if (w) change(madeBy(w, plan, household === "us" ? "us-quart" : "m-1000")); }}>{waysOf(plan.kind).map((w) => <option key={w.id} value={w.id}>{w.name}</option>)}</select>
-          {steep?.do === "steep" && (
-            <>
-              {" · "}
-              <label className="sr-only" htmlFor="steep">How long it stands</label>
-              <input id="steep" className="stitch w-24" aria-invalid={steepFault !== undefined} aria-describedby={steepFault ? "steep-wrong" : undefined} value={steep.for} maxLength={60} onChange={(e) => change({ ...plan, steps: plan.steps.map((s, i) => (i === steepAt && s.do === "steep" ? { ...s, for: e.target.value } : s)) }, "steep")} />
-              {" in the "}
-              <label className="sr-only" htmlFor="place">Where it stands</label>
-              <select id="place" className="stitch font-normal" value={steep.in ?? "dark-cupboard"} onChange={(e) => change({ ...plan, steps: plan.steps.map((s, i) => (i === steepAt && s.do === "steep" ? { ...s, in: e.target.value as NonNullable<typeof steep.in> } : s)) })}>
-                <option value="dark-cupboard">dark</option><option value="counter">open kitchen</option><option value="sunny-sill">sun</option><option value="fridge">fridge</option>
-              </select>
-            </>
-          )}
-        </p>
-        {steepFault && <p id="steep-wrong" role="alert" className="wrong">{steepFault.message}</p>}
-        {way && <p className="quiet">{way.why}</p>}
-        <div className="flex items-end justify-between ruled-head mt-3">
-          <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
-          <span className="flex gap-1">
-            <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Undo" disabled={history.past.length === 0} onClick={() => act({ do: "undo" })}><Undo2 size={18} /></button>
-            <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Redo" disabled={history.future.length === 0} onClick={() => act({ do: "redo" })}><Redo2 size={18} /></button>
-          </span>
+    <div aria-busy={bench.id === ""}>
+      {begun !== "" && <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">{begun} has begun. This is the other jar of it; begin it too, or clear the Bench.</p>}
+      <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)_minmax(0,24.5rem)] lg:grid-rows-[auto_1fr] pt-4">
+        <div className="min-w-0 lg:row-span-2">
+          <BenchHead
+            plan={plan}
+            name={bench.named ? bench.plan.name : plan.name}
+            rename={(name) => changeBench({ named: name !== "", plan: { ...bench.plan, name: name || "Untitled" } }, "name")}
+            setKind={(kind: Kind) => change(madeBy(cautiousWay(kind), { ...plan, kind }, usualJar, POT))}
+            setWay={(id) => { const w = wayById(id); if (w) change(madeBy(w, plan, usualJar, POT)); }}
+            change={change}
+            people={stores.people}
+            today={today}
+            steepFault={steepFault}
+            steepAt={steepAt}
+            cautions={grave}
+            reasons={bench.reasons}
+            giveReason={giveReason}
+          />
+          <div className="flex items-end justify-between ruled-head mt-3">
+            <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
+            <span className="flex gap-1">
+              <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Undo" disabled={history.past.length === 0} onClick={() => act({ do: "undo" })}><Undo2 size={18} /></button>
+              <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Redo" disabled={history.future.length === 0} onClick={() => act({ do: "redo" })}><Redo2 size={18} /></button>
+            </span>
+          </div>
+          <Lines plan={plan} reckoning={shown?.reckoning} measures={measures} stale={stale} faults={faults} cautions={grave} reasons={bench.reasons} giveReason={giveReason} hint={hint} actions={actions} />
+          <AddLine household={plan.units} add={(line) => change(addLine(plan, line))} />
+          {elsewhere.map((f) => <p key={f.name + f.message} role="alert" className="wrong">{f.message}</p>)}
+          <div className="pt-1" aria-live="polite">
+            {grave.filter((c) => c.about.what === "whole").map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={bench.reasons[c.id] ?? ""} giveReason={giveReason} />)}
+            <Notes cautions={notes} />
+          </div>
         </div>
-        <Lines
-          plan={plan}
-          reckoning={shown?.reckoning}
-          stale={stale}
-          faults={faults}
-          cautions={grave}
-          reasons={bench.reasons}
-          giveReason={giveReason}
-          actions={actions}
-        />
-        <AddLine household={plan.units} add={(line) => change(addLine(plan, line))} />
-        {elsewhere.map((f) => <p key={f.name + f.message} role="alert" className="wrong">{f.message}</p>)}
-        <div className="pt-2" aria-live="polite">
-          {loose.map((c) => <CautionNote key={c.id} caution={c} reason={bench.reasons[c.id] ?? ""} giveReason={(why) => giveReason(c.id, why)} />)}
+        <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} cautions={aboutVessel} reasons={bench.reasons} giveReason={giveReason} owned={stores.vessels} busy={busy} choose={choose} take={take} />
+        <div className="min-w-0">
+          {shown && care && cost ? <Outcome r={shown.reckoning} care={care} cost={cost} kind={plan.kind} empties={stores.empties} currency={currency} today={today} stale={stale} /> : <section><h2 className="ruled-head">What you will have</h2><p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p></section>}
+          {reckoned && wish && <Offers plan={plan} wish={{ for: wish }} take={change} today={today} />}
+          <div className="pt-4 flex flex-wrap items-center gap-x-5 gap-y-1">
+            <button type="button" className="slab" disabled={!mayBegin} onClick={() => void begin()}>{sending ? "Beginning…" : "Begin this batch"}</button>
+            <button type="button" className="plain" onClick={openBeside}>set beside another way</button>
+            <button type="button" className="plain" onClick={() => { setBegun(""); act({ do: "replace", to: fresh(household, usualJar, plan.kind) }); }}>clear the Bench</button>
+          </div>
+          <p className={`min-h-7 ${refused ? "wrong pt-2" : "quiet pt-2"}`} role={refused ? "alert" : undefined} data-testid="begin-says">{refused ? refused.message : whyNot}</p>
         </div>
+        {rail && <div className="lg:col-span-2 lg:col-start-2"><PartsRail rail={rail} move={slide} /></div>}
       </div>
-      <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} busy={busy} choose={choose} />
-      <div className="min-w-0">
-        {shown && care ? <Outcome r={shown.reckoning} care={care} today={today} stale={stale} /> : <section><h2 className="ruled-head">What you will have</h2><p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p></section>}
-        {reckoned && goal && <Offers plan={plan} goal={goal} take={(p) => change(p)} />}
-        <div className="pt-4 flex flex-wrap items-center gap-4">
-          <button type="button" className="slab" disabled={!mayBegin} onClick={() => void begin()}>{sending ? "Beginning…" : "Begin this batch"}</button>
-          <button type="button" className="plain" onClick={() => act({ do: "replace", to: fresh(household, plan.kind) })}>clear the Bench</button>
-        </div>
-        <p className={refused ? "wrong pt-2" : "quiet pt-2"} role={refused ? "alert" : undefined} data-testid="begin-says">{refused ? refused.message : whyNot}</p>
-      </div>
-      {rail && <div className="lg:col-span-2 lg:col-start-2"><p className="quiet pb-1 -mb-8">Parts by volume</p><PartsRail segments={rail.segments} joints={rail.joints} /></div>}
+      <Drawers open={drawer} setOpen={setDrawer} render={drawn} />
     </div>
   );
 }

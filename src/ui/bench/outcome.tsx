@@ -1,24 +1,53 @@
 "use client";
+import { memo } from "react";
 import type { Care } from "@/core/care/care";
 import { type Day, addDays, printDay } from "@/core/care/day";
+import { fillPlan } from "@/core/cellar/fill";
+import type { Kind } from "@/core/remedy/plan";
 import type { Reckoning } from "@/core/remedy/reckon";
+import { type Cost, printMoney } from "@/core/stores/cost";
+import type { Empties } from "@/core/stores/item";
+import { VESSELS } from "@/core/vessel/catalogue";
+import { vesselWords } from "@/core/vessel/vessel";
 import { KeepingChart } from "../figures/keeping-chart";
 import { useUnits } from "../kit/units";
 import { distanceWords, verdictHead, verdictWhy } from "./words";
 
-/** What you will have: yield, ready day, where it keeps and why, and what a spoon holds. */
-export function Outcome({ r, care, today, stale }: { r: Reckoning; care: Care; today: Day; stale: boolean }) {
+interface Props {
+  readonly r: Reckoning;
+  readonly care: Care;
+  readonly cost: Cost;
+  readonly kind: Kind;
+  readonly empties: readonly Empties[];
+  readonly currency: string;
+  readonly today: Day;
+  readonly stale: boolean;
+}
+
+/** Bottles for it in a few words: from those on hand, or a usual size where none are counted. */
+const Bottles = memo(function Bottles({ ml, kind, empties }: { ml: number; kind: Kind; empties: readonly Empties[] }) {
+  const sizes = empties.flatMap((e) => { const vessel = VESSELS.get(e.vessel); return vessel ? [{ vessel, count: e.count }] : []; });
+  const { fills, leftMl } = fillPlan(ml, sizes.length > 0 ? sizes : [{ vessel: VESSELS.get(kind === "tincture" ? "d-100" : "b-250-swing")! }]);
+  const counts = new Map<string, number>();
+  for (const f of fills) counts.set(vesselWords(f.vessel), (counts.get(vesselWords(f.vessel)) ?? 0) + 1);
+  const part = fills.find((f) => f.ml < 0.85 * f.vessel.fillMl);
+  return <>{[...counts].map(([words, n]) => `${n} × ${words}`).join(", ")}{part ? `, the last ${Math.round((100 * part.ml) / part.vessel.fillMl)} % full` : ""}{leftMl > 20 ? `; ${Math.round(leftMl)} mL finds no bottle` : ""}</>;
+});
+
+/** What you will have: yield, ready day, where it keeps and why, bottles, cost, and what a spoon holds. */
+export function Outcome({ r, care, cost, kind, empties, currency, today, stale }: Props) {
   const units = useUnits();
   const head = verdictHead(r.verdict);
   const w = care.window;
-  const spoon = (x: number): string => (x < 0.05 ? "0" : x < 1 ? x.toFixed(1) : x < 10 ? x.toFixed(1) : x.toFixed(0));
+  const spoon = (x: number): string => (x < 0.05 ? "0" : x < 10 ? x.toFixed(1) : x.toFixed(0));
   const near = r.verdict.next && r.verdict.next.lacks.length === 1 && Math.abs(r.verdict.next.lacks[0]!.at - r.verdict.next.lacks[0]!.condition.line) / Math.abs(r.verdict.next.lacks[0]!.condition.line) < 0.4 ? r.verdict.next : undefined;
+  const priced = cost.lines.some((l) => l.price !== undefined && l.price > 0);
   return (
     <section aria-labelledby="outcome" className={stale ? "opacity-60" : ""}>
       <h2 id="outcome" className="ruled-head">What you will have</h2>
       <div className="grid grid-cols-2 gap-4 pt-2">
         <p>
-          <span className="block text-[2.25rem] font-bold leading-tight" data-testid="yield">{units.display === "metric" ? units.volumeExact(r.finished.ml.value) : units.volumeExact(r.finished.ml.value)}</span>
+          <span className="block text-[2.25rem] font-bold leading-tight" data-testid="yield">{units.volumeExact(r.finished.ml.value)}</span>
           <span className="quiet">between {Math.round(r.finished.ml.low / 5) * 5} and {Math.round(r.finished.ml.high / 5) * 5}</span>
         </p>
         <p>
@@ -30,13 +59,21 @@ export function Outcome({ r, care, today, stale }: { r: Reckoning; care: Care; t
       <ul className="pt-1" data-testid="why">{verdictWhy(r.verdict, r).map((x) => <li key={x}>{x}</li>)}</ul>
       {near && <p className="quiet pt-1">For {near.row.cupboard ? `${near.row.cupboard.words} in a cupboard` : `${near.row.fridge.words} in the fridge`}: {near.lacks.map(distanceWords).join("; ")}.</p>}
       <div className="pt-3"><KeepingChart strained={r.strained} finished={r.finished} words={`${head.place} ${head.life}`} /></div>
-      <dl className="grid grid-cols-[1fr_auto] gap-x-4 border-t border-rule pt-2 mt-1">
-        <dt>a spoon (5 mL)</dt>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 border-t border-rule pt-2 mt-1">
+        <dt className="text-ash">a spoon</dt>
         <dd className="text-right">{spoon(r.herbPerMl.value * 5)} g herb&ensp;{spoon(r.finished.sugar100.value * 0.05)} g sugar{r.finished.abv.value > 0.1 ? <>&ensp;{spoon((r.finished.abv.value / 100) * 5 * 0.789)} g alcohol</> : null}</dd>
+        <dt className="text-ash">bottles</dt>
+        <dd className="text-right" data-testid="bottles"><Bottles ml={Math.round(r.finished.ml.value / 5) * 5} kind={kind} empties={empties} /></dd>
+        {priced && (
+          <>
+            <dt className="text-ash">cost</dt>
+            <dd className="text-right" data-testid="cost">{printMoney(cost.batch.value, currency)}{cost.unpriced.length > 0 ? ` without ${cost.unpriced.join(", ")}` : ""}, {printMoney(cost.per100.value, currency)} for 100 mL, {printMoney(cost.perSpoon.value, currency)} a spoon</dd>
+          </>
+        )}
         {r.shares && (
           <>
-            <dt className="sr-only">sweetener</dt>
-            <dd className="col-span-2">sweetener: {Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid, {Math.round(100 * r.shares.honeyOfFinished)} % of the bottle, {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight</dd>
+            <dt className="text-ash">sweetener</dt>
+            <dd className="text-right">{Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid, {Math.round(100 * r.shares.honeyOfFinished)} % of the bottle, {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight</dd>
           </>
         )}
       </dl>

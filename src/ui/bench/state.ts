@@ -1,7 +1,8 @@
 import type { Line, Plan, Step } from "@/core/remedy/plan";
 import { MATERIALS } from "@/core/material/catalogue";
-import { KIND_WORDS } from "@/core/remedy/plan";
-import { roleOf } from "@/core/remedy/ways";
+import { KIND_WORDS, type Kind } from "@/core/remedy/plan";
+import type { Household } from "@/core/quantity/units";
+import { emptyPlan, roleOf } from "@/core/remedy/ways";
 
 /** What the Bench holds: the plan, whether its name was typed, and the ids it will be begun under. */
 export interface Bench {
@@ -10,7 +11,14 @@ export interface Bench {
   readonly id: string;
   readonly key: string;
   readonly reasons: Readonly<Record<string, string>>;
+  /** What is to be begun after this: the other jar of a batch in two. */
+  readonly rest: readonly Plan[];
+  /** A shop's bottle to set the cost against, as typed. */
+  readonly shop: { readonly price: string; readonly ml: string };
 }
+
+/** A clear Bench, in the cautious way of a kind. */
+export const fresh = (household: Household, usualJar: string, kind: Kind = "oxymel"): Bench => ({ plan: emptyPlan(kind, household, usualJar), named: false, id: crypto.randomUUID(), key: crypto.randomUUID(), reasons: {}, rest: [], shop: { price: "", ml: "" } });
 
 export interface History {
   readonly now: Bench;
@@ -43,24 +51,6 @@ export function step(h: History, a: Action): History {
       return { now: a.to, past: [], future: [], about: undefined };
   }
 }
-
-export const changeLine = (plan: Plan, s: number, place: number, change: (l: Line) => Line): Plan => ({ ...plan, steps: plan.steps.map((x, i): Step => (i === s && x.do === "add" ? { ...x, what: x.what.map((l, j) => (j === place ? change(l) : l)) } : x)) });
-
-export const removeLine = (plan: Plan, s: number, place: number): Plan => ({ ...plan, steps: plan.steps.map((x, i): Step => (i === s && x.do === "add" ? { ...x, what: x.what.filter((_, j) => j !== place) } : x)) });
-
-/** Moves a line up or down among those that go in with it. */
-export const moveLine = (plan: Plan, s: number, place: number, by: number): Plan => ({
-  ...plan,
-  steps: plan.steps.map((x, i): Step => {
-    if (i !== s || x.do !== "add") return x;
-    const to = place + by;
-    if (to < 0 || to >= x.what.length) return x;
-    const what = [...x.what];
-    const [l] = what.splice(place, 1);
-    what.splice(to, 0, l!);
-    return { ...x, what };
-  }),
-});
 
 /** A new line goes in with the first things; herbs stand before what is poured over them. */
 export function addLine(plan: Plan, line: Line): Plan {

@@ -1,43 +1,33 @@
 "use client";
 import { useRef } from "react";
-import { type Substance, fillOf } from "./substance";
+import type { Rail, RailJoint, RailPart } from "@/core/remedy/rail";
+import { type Substance, fillOf, substanceOf } from "./substance";
 
-export interface Segment {
-  readonly name: string;
-  readonly substance: Substance;
-  /** Parts by volume. */
-  readonly parts: number;
-  readonly words: string;
-}
-export interface Notch {
-  /** Share of the right-hand neighbour in the two that meet at the joint, 0 to 1. */
-  readonly share: number;
-  readonly name: string;
-}
-export interface Joint {
-  /** Index of the segment to its left. */
-  readonly left: number;
-  readonly name: string;
-  readonly notches: readonly Notch[];
-  /** Called with the right-hand neighbour's new share of the two. */
-  readonly move: (share: number, dragging: boolean) => void;
-}
-
+/** How near a notch the hand must be to settle on it, as a share of the two neighbours. */
 const SNAP = 0.012;
-const least = 0.03;
+const LEAST = 0.03;
+const MOST = 0.97;
 
-/** The ratio as a bar whose joints are dragged, nudged with arrow keys, or settled on a school's notch. */
-export function PartsRail({ segments, joints }: { segments: readonly Segment[]; joints: readonly Joint[] }) {
+const substanceAt = (p: RailPart): Substance => (p.of === "decoction" || p.of === "steam" ? p.of : substanceOf(p.of));
+
+/**
+ * The ratio as a bar whose joints are dragged, nudged with arrow keys, or settled on a school's notch.
+ * @param move called with a joint's new share; `dragging` while a pointer holds it
+ */
+export function PartsRail({ rail, move }: { rail: Rail; move: (joint: RailJoint, share: number, dragging: boolean) => void }) {
   const bar = useRef<HTMLDivElement>(null);
+  const { parts: segments, joints } = rail;
   const total = segments.reduce((s, x) => s + x.parts, 0);
   if (!(total > 0)) return null;
   const starts = segments.map((_, i) => segments.slice(0, i).reduce((s, x) => s + x.parts, 0) / total);
-  const shareOf = (j: Joint): number => segments[j.left + 1]!.parts / (segments[j.left]!.parts + segments[j.left + 1]!.parts);
-  const settle = (j: Joint, share: number): number => j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? Math.min(1 - least, Math.max(least, share));
-  const span = (j: Joint): [number, number] => [starts[j.left]!, starts[j.left]! + (segments[j.left]!.parts + segments[j.left + 1]!.parts) / total];
+  const shareOf = (j: RailJoint): number => segments[j.left + 1]!.parts / (segments[j.left]!.parts + segments[j.left + 1]!.parts);
+  const bounded = (j: RailJoint, share: number): number => Math.min(j.most ?? MOST, Math.max(j.least ?? LEAST, share));
+  const settle = (j: RailJoint, share: number): number => j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? bounded(j, share);
+  const span = (j: RailJoint): [number, number] => [starts[j.left]!, starts[j.left]! + (segments[j.left]!.parts + segments[j.left + 1]!.parts) / total];
   return (
-    <section aria-label="Parts by volume" className="pt-2">
-      <div className="relative h-8 text-[0.9375rem]" aria-hidden="true">
+    <section aria-label={rail.title} className="pt-1">
+      <p className="quiet">{rail.title}</p>
+      <div className="relative h-9 text-[0.9375rem]" aria-hidden="true">
         {joints.flatMap((j) => {
           const [from, to] = span(j);
           return j.notches.map((n) => (
@@ -51,12 +41,12 @@ export function PartsRail({ segments, joints }: { segments: readonly Segment[]; 
       <div ref={bar} className="relative h-10 touch-none select-none">
         <svg className="absolute inset-0 w-full h-9 top-0.5" aria-hidden="true">
           {segments.map((s, i) => (
-            <rect key={s.name} x={`${100 * starts[i]!}%`} y="0.5" width={`${(100 * s.parts) / total}%`} height="34" fill={fillOf(s.substance)} stroke="#1f2125" />
+            <rect key={s.name} x={`${100 * starts[i]!}%`} y="0.5" width={`${(100 * s.parts) / total}%`} height="34" fill={fillOf(substanceAt(s))} stroke="#1f2125" />
           ))}
         </svg>
         {segments.map((s, i) => (
           <span key={s.name} className="absolute top-2 pl-2 pr-3 max-w-full overflow-hidden pointer-events-none" style={{ left: `calc(${100 * starts[i]!}% + ${i === 0 ? 0 : 6}px)`, width: `calc(${(100 * s.parts) / total}% - 10px)` }}>
-            <span className="bg-glaze px-1.5 font-semibold whitespace-nowrap text-[0.9375rem] inline-block max-w-full overflow-hidden text-ellipsis align-top">{s.words}</span>
+            {s.words !== "" && <span className="bg-glaze px-1.5 font-semibold whitespace-nowrap text-[0.9375rem] inline-block max-w-full overflow-hidden text-ellipsis align-top">{s.words}</span>}
           </span>
         ))}
         {joints.map((j) => {
@@ -68,10 +58,10 @@ export function PartsRail({ segments, joints }: { segments: readonly Segment[]; 
               role="slider"
               tabIndex={0}
               aria-label={j.name}
-              aria-valuemin={Math.round(100 * least)}
-              aria-valuemax={Math.round(100 * (1 - least))}
+              aria-valuemin={Math.round(100 * (j.least ?? LEAST))}
+              aria-valuemax={Math.round(100 * (j.most ?? MOST))}
               aria-valuenow={Math.round(100 * share)}
-              aria-valuetext={`${segments[j.left]!.words}, ${segments[j.left + 1]!.words}`}
+              aria-valuetext={[segments[j.left]!, segments[j.left + 1]!].map((x) => x.words || `no ${x.name}`).join(", ")}
               className="absolute -top-0.5 h-11 w-6 -ml-3 cursor-ew-resize grid place-items-center touch-none"
               style={{ left: `${100 * starts[j.left + 1]!}%` }}
               onPointerDown={(e) => {
@@ -85,7 +75,7 @@ export function PartsRail({ segments, joints }: { segments: readonly Segment[]; 
                 const box = bar.current.getBoundingClientRect();
                 const x = (e.clientX - box.left) / box.width;
                 const next = settle(j, (to - x) / (to - from));
-                if (Math.abs(next - share) > 1e-6) j.move(next, true);
+                if (Math.abs(next - share) > 1e-6) move(j, next, true);
               }}
               onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
               onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
@@ -95,7 +85,7 @@ export function PartsRail({ segments, joints }: { segments: readonly Segment[]; 
                 const next = e.key === "ArrowLeft" || e.key === "ArrowDown" ? share + by : e.key === "ArrowRight" || e.key === "ArrowUp" ? share - by : e.key === "PageUp" ? (ordered.find((n) => n.share > share + 1e-3)?.share ?? share) : e.key === "PageDown" ? (ordered.reverse().find((n) => n.share < share - 1e-3)?.share ?? share) : undefined;
                 if (next === undefined) return;
                 e.preventDefault();
-                j.move(Math.min(1 - least, Math.max(least, next)), false);
+                move(j, bounded(j, next), false);
               }}
             >
               <svg width="16" height="44" aria-hidden="true"><rect width="16" height="44" fill="#1c3d94" /><path d="M6 14v16M10 14v16" stroke="#fff" strokeWidth="1.5" /></svg>

@@ -1,11 +1,11 @@
 import type { Stuff } from "@/core/material/material";
 
 /** The substances the drawings know; each has one colour and one pattern everywhere. */
-export const SUBSTANCES = ["honey", "vinegar", "water", "spirit", "glycerin", "sugar", "juice", "leaf-dried", "leaf-fresh", "root", "berry", "seed", "decoction", "marc"] as const;
+export const SUBSTANCES = ["honey", "vinegar", "water", "spirit", "glycerin", "sugar", "juice", "leaf-dried", "leaf-fresh", "root", "berry", "seed", "decoction", "marc", "steam"] as const;
 export type Substance = (typeof SUBSTANCES)[number];
 
 export const SUBSTANCE_WORDS: Readonly<Record<Substance, string>> = {
-  honey: "honey", vinegar: "vinegar", water: "water", spirit: "spirit", glycerin: "glycerin", sugar: "sugar", juice: "juice", "leaf-dried": "dried herb", "leaf-fresh": "fresh herb", root: "root or bulb", berry: "berry or fruit", seed: "seed or spice", decoction: "strained liquid", marc: "marc",
+  honey: "honey", vinegar: "vinegar", water: "water", spirit: "spirit", glycerin: "glycerin", sugar: "sugar", juice: "juice", "leaf-dried": "dried herb", "leaf-fresh": "fresh herb", root: "root or bulb", berry: "berry or fruit", seed: "seed or spice", decoction: "strained liquid", marc: "marc", steam: "boiled away",
 };
 
 export function substanceOf(s: Pick<Stuff, "class" | "form" | "plant">): Substance {
@@ -52,6 +52,7 @@ export function SubstanceDefs() {
         <Pattern id="seed" ground="#b79a76" size={10}><ellipse cx="3" cy="3" rx="2" ry="1" fill="#66492a" /><ellipse cx="8" cy="8" rx="1" ry="2" fill="#66492a" /></Pattern>
         <Pattern id="decoction" ground="#7b3f52" size={8}><circle cx="2" cy="2" r="0.9" fill="#4a1f2e" /><circle cx="6" cy="6" r="0.9" fill="#4a1f2e" /></Pattern>
         <Pattern id="marc" ground="#8a8378" size={10}><path d="M0 0l10 10M10 0L0 10" stroke="#5c564d" strokeWidth="0.8" /></Pattern>
+        <Pattern id="steam" ground="#e4e2dc" size={14}><path d="M4 13q-3-3 0-6t0-6M11 13q-3-3 0-6t0-6" fill="none" stroke="#a5a199" strokeWidth="0.9" /></Pattern>
       </defs>
     </svg>
   );

@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 
-const VIEWS = [["/", "Shelf"], ["/bench", "Bench"], ["/cellar", "Cellar"]] as const;
+const VIEWS = [["/", "Shelf"], ["/bench", "Bench"], ["/cellar", "Cellar"], ["/stores", "Stores"]] as const;
 
 /** The views along the top; the one you stand in hangs below the line. */
 export function Nav() {

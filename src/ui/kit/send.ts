@@ -1,13 +1,17 @@
 import type { Fault } from "@/core/fault";
 
+/** What any write is answered with: the new version and the thing it is of. */
 export interface Answer {
   readonly seq: number;
-  readonly code: string;
   readonly id: string;
-  readonly state: string;
   readonly already: boolean;
 }
-export type Sent = { readonly ok: true; readonly answer: Answer } | { readonly ok: false; readonly fault: Fault; readonly seq?: number; readonly away: boolean };
+/** A write to a batch's journal also says where the batch stands now. */
+export interface BatchAnswer extends Answer {
+  readonly code: string;
+  readonly state: string;
+}
+export type Sent<A extends Answer = Answer> = { readonly ok: true; readonly answer: A } | { readonly ok: false; readonly fault: Fault; readonly seq?: number; readonly away: boolean };
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
@@ -15,7 +19,7 @@ const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(do
  * Sends a write under its key and, when the reply is lost or the journal away, sends the very same again: the key makes that safe.
  * Gives up after about twenty seconds with `away`; what was typed is the caller's to keep.
  */
-export async function send(url: string, body: { readonly key: string } & Record<string, unknown>): Promise<Sent> {
+export async function send<A extends Answer = BatchAnswer>(url: string, body: { readonly key: string } & Record<string, unknown>): Promise<Sent<A>> {
   const text = JSON.stringify(body);
   for (let tries = 0; ; tries++) {
     try {
@@ -23,7 +27,7 @@ export async function send(url: string, body: { readonly key: string } & Record<
       const limit = setTimeout(() => controller.abort(), 8000);
       const reply = await fetch(url, { method: "POST", headers: { "content-type": "application/json" }, body: text, signal: controller.signal }).finally(() => clearTimeout(limit));
       const json = (await reply.json()) as Record<string, unknown>;
-      if (reply.ok) return { ok: true, answer: json as unknown as Answer };
+      if (reply.ok) return { ok: true, answer: json as unknown as A };
       if (reply.status < 500) return { ok: false, fault: json["fault"] as Fault, away: false, ...(typeof json["seq"] === "number" ? { seq: json["seq"] } : {}) };
     } catch {
       // The reply was lost, or the server is away; the same key is sent again.

@@ -6,7 +6,9 @@ import { contentsOf } from "@/core/label/label";
 import { batchPage } from "../../batch-page";
 import { Actions } from "@/ui/batch/actions";
 import { Diary } from "@/ui/batch/diary";
-import { CautionNote } from "@/ui/bench/cautions";
+import { at } from "@/core/cautions/rules";
+import type { Stage } from "@/core/cautions/caution";
+import { StageCautions } from "@/ui/bench/cautions";
 import { verdictHead, verdictWhy } from "@/ui/bench/words";
 import { VesselFigure } from "@/ui/figures/vessel";
 import { WindowBand } from "@/ui/figures/window-band";
@@ -17,6 +19,9 @@ export const metadata: Metadata = { title: "Batch" };
 
 const STATE = { working: "working", strained: "strained, not yet bottled", bottled: "bottled", discarded: "discarded" } as const;
 
+/** Which cautions a batch wants said, by where it stands. */
+const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = { working: "make", strained: "bottle", bottled: "label", discarded: undefined };
+
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
   const { batch, r, today } = await batchPage(params);
   const card = cardOf(batch, today);
@@ -24,6 +29,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const day = daysBetween(batch.begunDay, today);
   const due = batch.state === "working" ? dueOn(r.care, batch.begunDay, today, batch.done) : [];
   const head = verdictHead(r.reckoning.verdict);
+  const stage = STAGE_OF[batch.state];
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   const next = batch.state === "working" && (!w || day >= w.earliest) ? (["strain", "Strain it"] as const) : batch.state === "strained" ? (batch.diary.some((e) => e.type === "finished") ? (["bottle", "Bottle it"] as const) : (["finish", "Sweeten, sharpen or leave as it is"] as const)) : batch.state === "bottled" ? (["label", "Labels"] as const) : undefined;
   return (
@@ -55,8 +61,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           <p className="text-[1.125rem] font-bold pt-2">{head.place} {head.life}</p>
           <ul className="pt-1">{verdictWhy(r.reckoning.verdict, r.reckoning).map((x) => <li key={x}>{x}</li>)}</ul>
           {batch.bottles.length > 0 && <><h2 className="ruled-head pt-5">Bottles</h2><ul>{batch.bottles.map((b) => <li key={b.id} className="py-1.5 border-b border-rule flex justify-between gap-3"><span>{b.name}</span><span>{Math.round(b.ml)} mL, {b.place === "freezer" ? "ice box" : b.place}</span></li>)}</ul></>}
-          {Object.entries(batch.reasons).map(([id, why]) => <p key={id} className="border-l-[6px] border-rust pl-3 my-3"><strong>{id.replace(/-/g, " ")}:</strong> begun all the same. “{why}”</p>)}
-          <div className="pt-4">{r.cautions.filter((c) => c.id !== "drinks" || batch.state === "working").map((c) => <CautionNote key={c.id + String(c.line)} caution={c} reason="" />)}</div>
+          {stage && <div className="pt-4"><StageCautions cautions={at(stage, r.cautions)} reasons={{}} given={batch.reasons} /></div>}
           <Actions batch={batch} />
         </aside>
       </div>

@@ -1,0 +1,108 @@
+"use client";
+import { Popover } from "radix-ui";
+import type { Caution } from "@/core/cautions/caution";
+import type { Fault } from "@/core/fault";
+import { FLAG_WORDS, type Person, isChild, isInfant } from "@/core/people/person";
+import { KINDS, KIND_WORDS, type Kind, type Plan } from "@/core/remedy/plan";
+import { listed } from "@/core/cautions/caution";
+import { wayById, waysOf } from "@/core/remedy/ways";
+import { CautionNote } from "./cautions";
+
+interface Props {
+  readonly plan: Plan;
+  /** The name as typed, or the usual one. */
+  readonly name: string;
+  readonly rename: (name: string) => void;
+  readonly setKind: (kind: Kind) => void;
+  readonly setWay: (id: string) => void;
+  readonly change: (plan: Plan, about?: string) => void;
+  readonly people: readonly Person[];
+  readonly today: string;
+  readonly steepFault: Fault | undefined;
+  readonly steepAt: number;
+  readonly cautions: readonly Caution[];
+  readonly reasons: Readonly<Record<string, string>>;
+  readonly giveReason: (id: string, why: string) => void;
+}
+
+const about = (p: Person, today: string): string => [isInfant(p, today) ? "under twelve months" : isChild(p, today) ? "a child" : "", ...p.flags.map((f) => FLAG_WORDS[f]), ...(p.allergies.length > 0 ? [`allergic to ${listed(p.allergies)}`] : [])].filter((x) => x !== "").join(", ");
+
+/** Whom it is meant for: nobody in particular, or some of the household. */
+function MeantFor({ plan, people, today, change }: Pick<Props, "plan" | "people" | "today" | "change">) {
+  const meant = plan.meantFor ?? [];
+  const isMeant = (p: Person): boolean => meant.some((n) => n.toLowerCase() === p.name.toLowerCase());
+  const set = (names: readonly string[]): void => {
+    const { meantFor: _, ...rest } = plan;
+    change(names.length > 0 ? { ...rest, meantFor: [...names] } : rest);
+  };
+  return (
+    <Popover.Root>
+      meant for{" "}
+      <Popover.Trigger className="stitch font-normal text-left" aria-label={`Meant for ${meant.length > 0 ? listed(meant) : "anyone here"}; choose`}>{meant.length > 0 ? listed(meant) : "anyone here"}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content align="start" sideOffset={6} className="bg-paper border border-iron p-4 w-[22rem] max-w-[92vw] z-20">
+          <p className="font-semibold">Whom is it meant for?</p>
+          {people.length === 0 && <p className="quiet pt-1">Nobody is written down yet. <a href="/household">Say who lives here</a>, and the cautions think of them.</p>}
+          <ul>
+            {people.map((p) => (
+              <li key={p.name}>
+                <label className="flex items-baseline gap-3 py-1.5 min-h-10 cursor-pointer">
+                  <input type="checkbox" className="accent-cobalt w-5 h-5 shrink-0 translate-y-1" checked={isMeant(p)} onChange={(e) => set(e.target.checked ? [...meant, p.name] : meant.filter((n) => n.toLowerCase() !== p.name.toLowerCase()))} />
+                  <span>{p.name}{about(p, today) !== "" && <span className="text-ash">, {about(p, today)}</span>}</span>
+                </label>
+              </li>
+            ))}
+          </ul>
+          <p className="quiet pt-1">Nobody ticked: it is for anyone, and the whole household is thought of.</p>
+          <Popover.Close className="plain min-h-11">done</Popover.Close>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** What it is, how it is made, how long and where it stands, whom it is for. */
+export function BenchHead(p: Props) {
+  const { plan, change } = p;
+  const steep = plan.steps[p.steepAt];
+  const way = wayById(plan.way);
+  const beside = (what: string): React.ReactNode => p.cautions.filter((c) => c.about.what === what).map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={p.giveReason} />);
+  const setSteep = (to: Partial<{ for: string; in: "dark-cupboard" | "counter" | "sunny-sill" | "fridge" }>, what?: string): void => change({ ...plan, steps: plan.steps.map((s, i) => (i === p.steepAt && s.do === "steep" ? { ...s, ...to } : s)) }, what);
+  return (
+    <>
+      <h1>
+        <label htmlFor="name" className="sr-only">Name of the batch</label>
+        <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash" value={p.name} maxLength={80} onChange={(e) => p.rename(e.target.value)} />
+      </h1>
+      {beside("name")}
+      <p className="pt-1 leading-8">
+        <label className="sr-only" htmlFor="kind">Kind</label>
+        <select id="kind" className="stitch" value={plan.kind} onChange={(e) => p.setKind(e.target.value as Kind)}>{KINDS.map((k) => <option key={k} value={k}>{KIND_WORDS[k].name}</option>)}</select>
+        {" · "}
+        <label className="sr-only" htmlFor="way">Way</label>
+        <select id="way" className="stitch max-w-[15rem] font-normal" value={plan.way ?? ""} onChange={(e) => p.setWay(e.target.value)}>{waysOf(plan.kind).map((w) => <option key={w.id} value={w.id}>{w.name}</option>)}</select>
+        {steep?.do === "steep" && (
+          <>
+            {" · "}
+            <label className="sr-only" htmlFor="steep">How long it stands</label>
+            <input id="steep" className="stitch w-24" aria-invalid={p.steepFault !== undefined} aria-describedby={p.steepFault ? "steep-wrong" : undefined} value={steep.for} maxLength={60} onChange={(e) => setSteep({ for: e.target.value }, "steep")} />
+            {" in the "}
+            <label className="sr-only" htmlFor="place">Where it stands</label>
+            <select id="place" className="stitch font-normal" value={steep.in ?? "dark-cupboard"} onChange={(e) => setSteep({ in: e.target.value as "fridge" })}>
+              <option value="dark-cupboard">dark</option><option value="counter">open kitchen</option><option value="sunny-sill">sun</option><option value="fridge">fridge</option>
+            </select>
+          </>
+        )}
+        {" · "}
+        <MeantFor plan={plan} people={p.people} today={p.today} change={change} />
+        {" · "}
+        <label className="sr-only" htmlFor="taken">How it is taken, for the label</label>
+        <input id="taken" className="stitch font-normal w-64 max-w-full placeholder:text-cobalt" placeholder="how it is taken, for the label" value={plan.taken ?? ""} maxLength={200} onChange={(e) => { const { taken: _, ...rest } = plan; change(e.target.value === "" ? rest : { ...rest, taken: e.target.value }, "taken"); }} />
+      </p>
+      {p.steepFault && <p id="steep-wrong" role="alert" className="wrong">{p.steepFault.message}</p>}
+      {beside("people")}
+      {beside("taken")}
+      {way && <p className="quiet">{way.why}</p>}
+    </>
+  );
+}
