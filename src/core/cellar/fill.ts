@@ -1,3 +1,5 @@
+import type { Kind } from "../remedy/plan";
+import { VESSELS } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
 
 export interface Fill {
@@ -9,6 +11,16 @@ export interface OnHand {
   readonly vessel: Vessel;
   /** How many of it there are; as many as wanted where it is not said. */
   readonly count?: number;
+}
+
+const USUAL_BOTTLE = "b-250-swing";
+const USUAL_DROPPER = "d-100";
+
+/** Bottles on hand that suit a kind: droppers for tinctures, jars for honey, bottles for the rest; a usual size, as many as wanted, where none are counted. */
+export function bottlesFor(kind: Kind, empties: readonly { readonly vessel: string; readonly count: number }[]): OnHand[] {
+  const sorts = kind === "tincture" ? ["dropper"] : kind === "honey" ? ["jar", "bottle"] : ["bottle"];
+  const counted = empties.flatMap((e) => { const vessel = VESSELS.get(e.vessel); return vessel && e.count > 0 && sorts.includes(vessel.sort) ? [{ vessel, count: e.count }] : []; });
+  return counted.length > 0 ? counted : [{ vessel: VESSELS.get(kind === "tincture" ? USUAL_DROPPER : USUAL_BOTTLE)! }];
 }
 
 /** Part-full is under this share of a bottle's filling: more air than a bottle should hold for long. */

@@ -65,11 +65,14 @@ export function roleOf(line: Line): Role {
 
 const USUAL: Readonly<Record<Exclude<Role, "herb">, string>> = { vinegar: "cider-vinegar", sweet: "honey", spirit: "vodka-40", water: "water", sour: "lemon-juice", glycerin: "glycerin" };
 
+/** What a household pours where nothing is chosen, by role: the bottle that stands on its shelf. */
+export type Usual = Readonly<Partial<Record<Role, string>>>;
+
 /**
  * The plan made another way: the maker's herbs and the bottles they chose stay, amounts of the rest and the steps follow the way.
  * A vessel of the wrong sort is changed for a usual one.
  */
-export function madeBy(way: Way, plan: Plan, usualJar = "us-quart", usualPot = "p-3000"): Plan {
+export function madeBy(way: Way, plan: Plan, usualJar = "us-quart", usualPot = "p-3000", usual: Usual = {}): Plan {
   const lines = plan.steps.flatMap((s) => (s.do === "add" ? s.what : []));
   const herbs = lines.filter((l) => roleOf(l) === "herb");
   const chosen = (role: Role): Line | undefined => lines.find((l) => roleOf(l) === role);
@@ -80,7 +83,7 @@ export function madeBy(way: Way, plan: Plan, usualJar = "us-quart", usualPot = "
       what: s.what.flatMap((w): Line[] => {
         if (w.role === "herb") return herbs;
         const mine = chosen(w.role);
-        const material = w.material ?? mine?.material ?? USUAL[w.role];
+        const material = w.material ?? mine?.material ?? usual[w.role] ?? USUAL[w.role];
         const keep = mine && mine.material === material ? mine : undefined;
         return [{ material, amount: w.amount ?? "1 part", ...(keep?.strength ? { strength: keep.strength } : {}), ...(keep?.water !== undefined ? { water: keep.water } : {}) }];
       }),
@@ -92,7 +95,7 @@ export function madeBy(way: Way, plan: Plan, usualJar = "us-quart", usualPot = "
 }
 
 /** An empty plan of a kind, in its cautious way, with no herb yet. */
-export function emptyPlan(kind: Kind, units: Plan["units"], vessel?: string): Plan {
+export function emptyPlan(kind: Kind, units: Plan["units"], vessel?: string, usual: Usual = {}): Plan {
   const start: Plan = { format: "jolly-crock/plan", version: 1, units, name: "Untitled", kind, steps: [{ do: "add", what: [] }], ...(vessel ? { vessel } : {}) };
-  return madeBy(cautiousWay(kind), start, vessel);
+  return madeBy(cautiousWay(kind), start, vessel, undefined, usual);
 }

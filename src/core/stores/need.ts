@@ -3,9 +3,8 @@ import type { Reckoning } from "../remedy/reckon";
 import type { Program } from "../remedy/resolve";
 import { printDays } from "../remedy/duration";
 import { type Allotment, allot } from "./allot";
-import { fillPlan } from "../cellar/fill";
-import { VESSELS } from "../vessel/catalogue";
-import { vesselWords } from "../vessel/vessel";
+import { bottlesFor, fillPlan } from "../cellar/fill";
+import { type Vessel, vesselWords } from "../vessel/vessel";
 import type { Stores } from "./stores";
 
 export interface Want {
@@ -49,9 +48,9 @@ export function needOf(p: Program, r: Reckoning, stores: Stores): Need {
   const wants = allot(p, stores.lots).map((a) => ({ a, w: wantOf(a) }));
   const lacking = wants.filter(({ w }) => w.lackG > 0);
   const fresh = (a: Allotment): boolean => a.line.stuff.plant && (a.line.stuff.form === "fresh" || a.line.stuff.form === "wilted");
-  const sizes = stores.empties.map((e) => ({ vessel: VESSELS.get(e.vessel), count: e.count })).flatMap((e) => (e.vessel ? [{ vessel: e.vessel, count: e.count }] : []));
-  const filled = fillPlan(r.finished.ml.value, sizes);
-  const usual = VESSELS.get(p.plan.kind === "tincture" ? "d-100" : "b-250-swing")!;
+  const onHand = bottlesFor(p.plan.kind, stores.empties);
+  const [usual] = bottlesFor(p.plan.kind, []).map((b) => b.vessel) as [Vessel];
+  const filled = fillPlan(r.finished.ml.value, onHand.filter((b) => b.count !== undefined));
   const short = filled.leftMl > 0.1 * usual.fillMl ? Math.ceil(filled.leftMl / usual.fillMl) : 0;
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");

@@ -9,6 +9,7 @@ import { VESSELS } from "../vessel/catalogue";
 import { type Vessel, vesselOf } from "../vessel/vessel";
 import type { Stored } from "./events";
 import type { Empties, Lot, OwnVessel } from "./item";
+import type { Role, Usual } from "../remedy/ways";
 
 /** What the household has, as the Bench and the lists need it. */
 export interface Stores {
@@ -53,6 +54,21 @@ export function storesOf(all: readonly Stored[]): Stores {
       return [person];
     }),
   };
+}
+
+const ROLE_OF: Readonly<Record<string, Role>> = { vinegar: "vinegar", honey: "sweet", spirit: "spirit", glycerin: "glycerin" };
+
+/** What the household would pour, by role: of each sort the bottle there is most of, of a known strength. */
+export function usualOf(lots: readonly LotOnHand[]): Usual {
+  const most = new Map<Role, { readonly material: string; readonly g: number }>();
+  for (const l of lots) {
+    const row = MATERIALS.get(l.material)?.row;
+    const role = row ? ROLE_OF[row.class ?? ""] : undefined;
+    if (!role || row?.tags?.includes("acetic-unknown") || row?.tags?.includes("not-food")) continue;
+    const g = lots.filter((x) => x.material === l.material).reduce((s, x) => s + x.leftG, 0);
+    if (g > (most.get(role)?.g ?? 0)) most.set(role, { material: l.material, g });
+  }
+  return Object.fromEntries([...most].map(([role, { material }]) => [role, material]));
 }
 
 /** g of a typed amount of a material, for a lot. Faults carry the field: `UnknownUnit`, `WrongUnit`, `NotAnAmount`, `NoSuchForm` … */

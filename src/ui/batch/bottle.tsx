@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { Plus, X } from "lucide-react";
 import { addDays, printDay, type Day } from "@/core/care/day";
-import { fillPlan } from "@/core/cellar/fill";
+import { bottlesFor, fillPlan } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
@@ -45,10 +45,9 @@ export function BottleUp({ batch, today, company, empties }: { batch: Batch; tod
   const place: Row["place"] = verdict?.place === "cupboard" ? "cupboard" : "fridge";
   const draft = useDraft<Draft>(`jolly-bottle-${batch.id}`, { rows: [], own: false, bestBy: "", reason: "" }, (k) => (k && typeof k === "object" && Array.isArray((k as Draft).rows) ? (k as Draft) : undefined));
   const [touched, setTouched] = useState(false);
-  // From the bottles on hand, where they are counted; tinctures go into droppers first.
-  const tincture = batch.plan.kind === "tincture";
-  const usual = tincture ? ["d-100", "d-50", "d-30"] : ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"];
-  const counted = empties.flatMap((e) => { const vessel = VESSELS.get(e.vessel); return vessel && (vessel.sort === "dropper") === tincture ? [{ vessel, count: e.count }] : []; });
+  // From the bottles on hand, where they are counted; else from the usual sizes.
+  const usual = batch.plan.kind === "tincture" ? ["d-100", "d-50", "d-30"] : ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"];
+  const counted = bottlesFor(batch.plan.kind, empties).filter((b) => b.count !== undefined);
   useEffect(() => {
     if (!draft.ready || draft.restored || touched || draft.value.rows.length > 0 || !have) return;
     const plan = fillPlan(have.value, counted.length > 0 ? counted : usual.map((id) => ({ vessel: VESSELS.get(id)! })));

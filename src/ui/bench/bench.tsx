@@ -17,7 +17,7 @@ import { cautiousWay, madeBy, wayById } from "@/core/remedy/ways";
 import { costOf } from "@/core/stores/cost";
 import type { Stored } from "@/core/stores/events";
 import type { Busy } from "@/core/stores/free";
-import { storesOf } from "@/core/stores/stores";
+import { storesOf, usualOf } from "@/core/stores/stores";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { vesselOf } from "@/core/vessel/vessel";
 import { PartsRail } from "../figures/rail";
@@ -65,7 +65,8 @@ export function Bench({ household, currency, today, items, busy }: Props) {
     const named = freeChoices(stores.vessels, busy).filter((c) => c.vessel.sort === "jar" && typeof c.named === "string").sort((a, b) => Math.abs(a.vessel.fillMl - 950) - Math.abs(b.vessel.fillMl - 950))[0]?.named;
     return typeof named === "string" ? named : household === "us" ? "us-quart" : "m-1000";
   }, [stores.vessels, busy, household]);
-  const { bench, plan, history, act, change: changePlan, changeBench, giveReason, forget, newest } = useBench(household, usualJar);
+  const usual = useMemo(() => usualOf(stores.lots), [stores.lots]);
+  const { bench, plan, history, act, change: changePlan, changeBench, giveReason, forget, newest } = useBench(household, usualJar, usual);
   const [sending, setSending] = useState(false);
   const [refused, setRefused] = useState<Fault | undefined>();
   const [begun, setBegun] = useState("");
@@ -150,7 +151,7 @@ export function Bench({ household, currency, today, items, busy }: Props) {
     const [next, ...others] = bench.rest;
     if (next) {
       // The other jar of the same making: its plan is set out, ready to be begun too.
-      act({ do: "replace", to: { ...fresh(household, usualJar, plan.kind), plan: next, named: true, reasons: bench.reasons, rest: others } });
+      act({ do: "replace", to: { ...fresh(household, usualJar, usual, plan.kind), plan: next, named: true, reasons: bench.reasons, rest: others } });
       setBegun(sent.answer.code);
       router.refresh();
       return;
@@ -185,51 +186,56 @@ export function Bench({ household, currency, today, items, busy }: Props) {
   return (
     <div aria-busy={bench.id === ""}>
       {begun !== "" && <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">{begun} has begun. This is the other jar of it; begin it too, or clear the Bench.</p>}
-      <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)_minmax(0,24.5rem)] lg:grid-rows-[auto_1fr] pt-4">
-        <div className="min-w-0 lg:row-span-2">
-          <BenchHead
-            plan={plan}
-            name={bench.named ? bench.plan.name : plan.name}
-            rename={(name) => changeBench({ named: name !== "", plan: { ...bench.plan, name: name || "Untitled" } }, "name")}
-            setKind={(kind: Kind) => change(madeBy(cautiousWay(kind), { ...plan, kind }, usualJar, POT))}
-            setWay={(id) => { const w = wayById(id); if (w) change(madeBy(w, plan, usualJar, POT)); }}
-            change={change}
-            people={stores.people}
-            today={today}
-            steepFault={steepFault}
-            steepAt={steepAt}
-            cautions={grave}
-            reasons={bench.reasons}
-            giveReason={giveReason}
-          />
-          <div className="flex items-end justify-between ruled-head mt-3">
-            <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
-            <span className="flex gap-1">
-              <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Undo" disabled={history.past.length === 0} onClick={() => act({ do: "undo" })}><Undo2 size={18} /></button>
-              <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Redo" disabled={history.future.length === 0} onClick={() => act({ do: "redo" })}><Redo2 size={18} /></button>
-            </span>
+      <div>
+        <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4">
+          <div className="min-w-0">
+            <BenchHead
+              plan={plan}
+              name={bench.named ? bench.plan.name : plan.name}
+              rename={(name) => changeBench({ named: name !== "", plan: { ...bench.plan, name: name || "Untitled" } }, "name")}
+              setKind={(kind: Kind) => change(madeBy(cautiousWay(kind), { ...plan, kind }, usualJar, POT, usual))}
+              setWay={(id) => { const w = wayById(id); if (w) change(madeBy(w, plan, usualJar, POT, usual)); }}
+              change={change}
+              people={stores.people}
+              today={today}
+              steepFault={steepFault}
+              steepAt={steepAt}
+              cautions={grave}
+              reasons={bench.reasons}
+              giveReason={giveReason}
+            />
+            <div className="flex items-end justify-between ruled-head mt-3">
+              <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
+              <span className="flex gap-1 items-center">
+                <button type="button" className="plain font-normal pr-2" onClick={() => { setBegun(""); act({ do: "replace", to: fresh(household, usualJar, usual, plan.kind) }); }}>clear the Bench</button>
+                <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Undo" disabled={history.past.length === 0} onClick={() => act({ do: "undo" })}><Undo2 size={18} /></button>
+                <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Redo" disabled={history.future.length === 0} onClick={() => act({ do: "redo" })}><Redo2 size={18} /></button>
+              </span>
+            </div>
+            <Lines plan={plan} reckoning={shown?.reckoning} measures={measures} stale={stale} faults={faults} cautions={grave} reasons={bench.reasons} giveReason={giveReason} hint={hint} actions={actions} />
+            <AddLine household={plan.units} add={(line) => change(addLine(plan, line))} />
+            {elsewhere.map((f) => <p key={f.name + f.message} role="alert" className="wrong">{f.message}</p>)}
+            <div className="pt-1" aria-live="polite">
+              {grave.filter((c) => c.about.what === "whole").map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={bench.reasons[c.id] ?? ""} giveReason={giveReason} />)}
+            </div>
           </div>
-          <Lines plan={plan} reckoning={shown?.reckoning} measures={measures} stale={stale} faults={faults} cautions={grave} reasons={bench.reasons} giveReason={giveReason} hint={hint} actions={actions} />
-          <AddLine household={plan.units} add={(line) => change(addLine(plan, line))} />
-          {elsewhere.map((f) => <p key={f.name + f.message} role="alert" className="wrong">{f.message}</p>)}
-          <div className="pt-1" aria-live="polite">
-            {grave.filter((c) => c.about.what === "whole").map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={bench.reasons[c.id] ?? ""} giveReason={giveReason} />)}
-            <Notes cautions={notes} />
+          <div className="min-w-0">
+            <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} cautions={aboutVessel} reasons={bench.reasons} giveReason={giveReason} owned={stores.vessels} busy={busy} choose={choose} take={take} />
+            <div className="pt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-1">
+              <button type="button" className="slab" disabled={!mayBegin} onClick={() => void begin()}>{sending ? "Beginning…" : "Begin this batch"}</button>
+              <button type="button" className="plain" onClick={openBeside}>set beside another way</button>
+            </div>
+            <p className={`text-center min-h-6 ${refused ? "wrong pt-2" : "quiet pt-2"}`} role={refused ? "alert" : undefined} data-testid="begin-says">{refused ? refused.message : whyNot}</p>
+          </div>
+          <div className="min-w-0">
+            {shown && care && cost ? <Outcome r={shown.reckoning} care={care} cost={cost} kind={plan.kind} empties={stores.empties} currency={currency} today={today} stale={stale} /> : <section><h2 className="ruled-head">What you will have</h2><p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p></section>}
+            {reckoned && wish && <Offers plan={plan} wish={{ for: wish }} take={change} today={today} />}
           </div>
         </div>
-        <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} cautions={aboutVessel} reasons={bench.reasons} giveReason={giveReason} owned={stores.vessels} busy={busy} choose={choose} take={take} />
-        <div className="min-w-0">
-          {shown && care && cost ? <Outcome r={shown.reckoning} care={care} cost={cost} kind={plan.kind} empties={stores.empties} currency={currency} today={today} stale={stale} /> : <section><h2 className="ruled-head">What you will have</h2><p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p></section>}
-          {reckoned && wish && <Offers plan={plan} wish={{ for: wish }} take={change} today={today} />}
-          <div className="pt-4 flex flex-wrap items-center gap-x-5 gap-y-1">
-            <button type="button" className="slab" disabled={!mayBegin} onClick={() => void begin()}>{sending ? "Beginning…" : "Begin this batch"}</button>
-            <button type="button" className="plain" onClick={openBeside}>set beside another way</button>
-            <button type="button" className="plain" onClick={() => { setBegun(""); act({ do: "replace", to: fresh(household, usualJar, plan.kind) }); }}>clear the Bench</button>
-          </div>
-          <p className={`min-h-7 ${refused ? "wrong pt-2" : "quiet pt-2"}`} role={refused ? "alert" : undefined} data-testid="begin-says">{refused ? refused.message : whyNot}</p>
-        </div>
-        {rail && <div className="lg:col-span-2 lg:col-start-2"><PartsRail rail={rail} move={slide} /></div>}
+        {/* The rail stays in reach while the plan scrolls. */}
+        {rail && <div className="no-print lg:sticky lg:bottom-0 z-[5] bg-ground pt-1 pb-3"><PartsRail rail={rail} move={slide} /></div>}
       </div>
+      <div className="no-print"><Notes cautions={notes} /></div>
       <Drawers open={drawer} setOpen={setDrawer} render={drawn} />
     </div>
   );

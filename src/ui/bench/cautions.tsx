@@ -28,8 +28,8 @@ export function Notes({ cautions, head = "Good to know" }: { cautions: readonly 
   return (
     <section aria-label={head} className="pt-4">
       <h3 className="ruled-head">{head}</h3>
-      <ul>
-        {cautions.map((c, i) => <li key={`${c.id}-${i}`} className="py-1.5 border-b border-rule" data-caution={c.id} data-severity={c.severity}><span className="font-semibold">{c.says}</span> {c.todo}</li>)}
+      <ul className="sm:columns-2 xl:columns-3 gap-x-8">
+        {cautions.map((c, i) => <li key={`${c.id}-${i}`} className="py-1.5 border-b border-rule break-inside-avoid" data-caution={c.id} data-severity={c.severity}><span className="font-semibold">{c.says}</span> {c.todo}</li>)}
       </ul>
     </section>
   );

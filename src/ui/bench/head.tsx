@@ -5,7 +5,7 @@ import type { Fault } from "@/core/fault";
 import { FLAG_WORDS, type Person, isChild, isInfant } from "@/core/people/person";
 import { KINDS, KIND_WORDS, type Kind, type Plan } from "@/core/remedy/plan";
 import { listed } from "@/core/cautions/caution";
-import { wayById, waysOf } from "@/core/remedy/ways";
+import { waysOf } from "@/core/remedy/ways";
 import { CautionNote } from "./cautions";
 
 interface Props {
@@ -65,7 +65,6 @@ function MeantFor({ plan, people, today, change }: Pick<Props, "plan" | "people"
 export function BenchHead(p: Props) {
   const { plan, change } = p;
   const steep = plan.steps[p.steepAt];
-  const way = wayById(plan.way);
   const beside = (what: string): React.ReactNode => p.cautions.filter((c) => c.about.what === what).map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={p.giveReason} />);
   const setSteep = (to: Partial<{ for: string; in: "dark-cupboard" | "counter" | "sunny-sill" | "fridge" }>, what?: string): void => change({ ...plan, steps: plan.steps.map((s, i) => (i === p.steepAt && s.do === "steep" ? { ...s, ...to } : s)) }, what);
   return (
@@ -102,7 +101,6 @@ export function BenchHead(p: Props) {
       {p.steepFault && <p id="steep-wrong" role="alert" className="wrong">{p.steepFault.message}</p>}
       {beside("people")}
       {beside("taken")}
-      {way && <p className="quiet">{way.why}</p>}
     </>
   );
 }

@@ -2,13 +2,11 @@
 import { memo } from "react";
 import type { Care } from "@/core/care/care";
 import { type Day, addDays, printDay } from "@/core/care/day";
-import { fillPlan } from "@/core/cellar/fill";
+import { bottlesFor, fillPlan } from "@/core/cellar/fill";
 import type { Kind } from "@/core/remedy/plan";
 import type { Reckoning } from "@/core/remedy/reckon";
 import { type Cost, printMoney } from "@/core/stores/cost";
 import type { Empties } from "@/core/stores/item";
-import { VESSELS } from "@/core/vessel/catalogue";
-import { vesselWords } from "@/core/vessel/vessel";
 import { KeepingChart } from "../figures/keeping-chart";
 import { useUnits } from "../kit/units";
 import { distanceWords, verdictHead, verdictWhy } from "./words";
@@ -26,12 +24,11 @@ interface Props {
 
 /** Bottles for it in a few words: from those on hand, or a usual size where none are counted. */
 const Bottles = memo(function Bottles({ ml, kind, empties }: { ml: number; kind: Kind; empties: readonly Empties[] }) {
-  const sizes = empties.flatMap((e) => { const vessel = VESSELS.get(e.vessel); return vessel ? [{ vessel, count: e.count }] : []; });
-  const { fills, leftMl } = fillPlan(ml, sizes.length > 0 ? sizes : [{ vessel: VESSELS.get(kind === "tincture" ? "d-100" : "b-250-swing")! }]);
+  const { fills, leftMl } = fillPlan(ml, bottlesFor(kind, empties));
   const counts = new Map<string, number>();
-  for (const f of fills) counts.set(vesselWords(f.vessel), (counts.get(vesselWords(f.vessel)) ?? 0) + 1);
+  for (const f of fills) counts.set(f.vessel.size, (counts.get(f.vessel.size) ?? 0) + 1);
   const part = fills.find((f) => f.ml < 0.85 * f.vessel.fillMl);
-  return <>{[...counts].map(([words, n]) => `${n} × ${words}`).join(", ")}{part ? `, the last ${Math.round((100 * part.ml) / part.vessel.fillMl)} % full` : ""}{leftMl > 20 ? `; ${Math.round(leftMl)} mL finds no bottle` : ""}</>;
+  return <>{[...counts].map(([size, n]) => (n > 1 ? `${n} × ${size}` : size)).join(" + ")}{part ? `, the last ${Math.round((100 * part.ml) / part.vessel.fillMl)} % full` : ""}{leftMl > 20 ? `; ${Math.round(leftMl)} mL finds no bottle` : ""}</>;
 });
 
 /** What you will have: yield, ready day, where it keeps and why, bottles, cost, and what a spoon holds. */
@@ -67,13 +64,13 @@ export function Outcome({ r, care, cost, kind, empties, currency, today, stale }
         {priced && (
           <>
             <dt className="text-ash">cost</dt>
-            <dd className="text-right" data-testid="cost">{printMoney(cost.batch.value, currency)}{cost.unpriced.length > 0 ? ` without ${cost.unpriced.join(", ")}` : ""}, {printMoney(cost.per100.value, currency)} for 100 mL, {printMoney(cost.perSpoon.value, currency)} a spoon</dd>
+            <dd className="text-right" data-testid="cost">{printMoney(cost.batch.value, currency)}{cost.unpriced.length > 0 ? ` without ${cost.unpriced.join(", ")}` : ""}, {printMoney(cost.perSpoon.value, currency)} a spoon</dd>
           </>
         )}
         {r.shares && (
           <>
             <dt className="text-ash">sweetener</dt>
-            <dd className="text-right">{Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid, {Math.round(100 * r.shares.honeyOfFinished)} % of the bottle, {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight</dd>
+            <dd className="text-right">{Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid, {Math.round(100 * r.shares.honeyOfFinished)} % of bottle, {Math.round(100 * r.shares.sugarByWeight)} % sugar w/w</dd>
           </>
         )}
       </dl>

@@ -2,7 +2,7 @@ import type { Line, Plan, Step } from "@/core/remedy/plan";
 import { MATERIALS } from "@/core/material/catalogue";
 import { KIND_WORDS, type Kind } from "@/core/remedy/plan";
 import type { Household } from "@/core/quantity/units";
-import { emptyPlan, roleOf } from "@/core/remedy/ways";
+import { type Usual, emptyPlan, roleOf } from "@/core/remedy/ways";
 
 /** What the Bench holds: the plan, whether its name was typed, and the ids it will be begun under. */
 export interface Bench {
@@ -18,7 +18,7 @@ export interface Bench {
 }
 
 /** A clear Bench, in the cautious way of a kind. */
-export const fresh = (household: Household, usualJar: string, kind: Kind = "oxymel"): Bench => ({ plan: emptyPlan(kind, household, usualJar), named: false, id: crypto.randomUUID(), key: crypto.randomUUID(), reasons: {}, rest: [], shop: { price: "", ml: "" } });
+export const fresh = (household: Household, usualJar: string, usual: Usual, kind: Kind = "oxymel"): Bench => ({ plan: emptyPlan(kind, household, usualJar, usual), named: false, id: crypto.randomUUID(), key: crypto.randomUUID(), reasons: {}, rest: [], shop: { price: "", ml: "" } });
 
 export interface History {
   readonly now: Bench;

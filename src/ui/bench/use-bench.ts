@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Plan } from "@/core/remedy/plan";
 import type { Household } from "@/core/quantity/units";
+import type { Usual } from "@/core/remedy/ways";
 import { type Action, type Bench, type History, fresh, step, usualName } from "./state";
 
 const DRAFT = "jolly-bench";
@@ -22,15 +23,16 @@ function kept(): Bench | undefined {
 }
 
 /** The Bench's state: history with undo and redo, kept in this browser until it is begun. Its handlers never change, so that only what moved is drawn again. */
-export function useBench(household: Household, usualJar: string) {
-  const [history, act] = useReducer(step, undefined, (): History => ({ now: { ...fresh(household, usualJar), id: "" }, past: [], future: [], about: undefined }));
+export function useBench(household: Household, usualJar: string, usual: Usual) {
+  const [history, act] = useReducer(step, undefined, (): History => ({ now: { ...fresh(household, usualJar, usual), id: "" }, past: [], future: [], about: undefined }));
   const bench = history.now;
   const plan = useMemo<Plan>(() => ({ ...bench.plan, name: bench.named ? bench.plan.name : usualName(bench.plan) }), [bench]);
   const [asked, setAsked] = useState(0);
   const newest = useRef({ bench, plan });
   newest.current = { bench, plan };
 
-  useEffect(() => act({ do: "replace", to: kept() ?? fresh(household, usualJar) }), [household, usualJar]);
+  // Once: what the stores hold may change under it, what stands on the Bench does not.
+  useEffect(() => act({ do: "replace", to: kept() ?? fresh(household, usualJar, usual) }), [household]);
   useEffect(() => {
     if (bench.id === "") return;
     // Kept once the hand rests, and at the latest when the page goes.

@@ -39,8 +39,7 @@ const OWN: VesselSpec = { id: "own", name: "my own jar", sort: "jar", lid: "glas
 
 const ownWords = (a: Alike): string => {
   const left = a.count - a.holds.length;
-  const many = a.count > 1 ? `${left === 0 ? "none" : left} of ${a.count} free` : left === 0 ? "not free" : "free";
-  return `${vesselWords(a.choice.vessel)}: ${many}${a.holds.length > 0 ? `, ${a.holds.join(" and ")} ${a.holds.length > 1 ? "stand" : "stands"} in ${a.count > 1 ? "the other" : "it"}` : ""}`;
+  return `${vesselWords(a.choice.vessel)}${left === 0 ? ` (${a.holds.join(", ")})` : a.count > 1 ? ` (${left} of ${a.count})` : ""}`;
 };
 
 /** The list of vessels, the household's own first; drawn again only when the choice changes, since it is long. */

@@ -4,7 +4,7 @@ import type { Figures } from "@/core/remedy/reckon";
 
 const maps: Partial<Record<KeepingMap["up"], { map: KeepingMap; paths: { cupboard: string; "use-now": string }; spots: Record<string, [number, number] | undefined> }>> = {};
 const W = 340;
-const H = 150;
+const H = 124;
 
 /** The regions as paths of merged cells, made once: they depend on the rows alone. */
 function drawn(up: KeepingMap["up"]) {

@@ -6,7 +6,7 @@ import type { Empties, OwnVessel } from "@/core/stores/item";
 import { vesselOfOwn } from "@/core/stores/stores";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { LIDS, LID_WORDS, type Lid, VESSEL_SORTS, WARES, WARE_WORDS, type Ware, usualWare, vesselWords } from "@/core/vessel/vessel";
-import { VesselFigure } from "../figures/vessel";
+import { type DrawnLayer, VesselFigure } from "../figures/vessel";
 import { useKeep } from "./keep";
 
 type VesselStored = Stored & { readonly item: OwnVessel };
@@ -63,8 +63,11 @@ function AddVessel({ done }: { done: () => void }) {
   );
 }
 
-/** The household's vessels on a shelf, each with what stands in it. */
-export function Vessels({ vessels, busy }: { vessels: readonly VesselStored[]; busy: readonly Busy[] }) {
+/**
+ * The household's vessels on a shelf, each with what stands in it.
+ * @param levels layers of today by batch code
+ */
+export function Vessels({ vessels, busy, levels }: { vessels: readonly VesselStored[]; busy: readonly Busy[]; levels: Readonly<Record<string, readonly DrawnLayer[]>> }) {
   const { putAway, sending, fault } = useKeep();
   const [adding, setAdding] = useState(0);
   const [open, setOpen] = useState(false);
@@ -75,10 +78,10 @@ export function Vessels({ vessels, busy }: { vessels: readonly VesselStored[]; b
     <section aria-labelledby="vessels">
       <h2 id="vessels" className="text-[1.25rem]">Vessels</h2>
       {all.length === 0 ? <p className="py-3 max-w-prose">No vessel is written down yet. The Bench then offers every plain size; with your own written down it begins from those that are free.</p> : (
-        <ul className="flex flex-wrap items-end gap-y-4 pt-3">
+        <ul className="flex flex-wrap items-start gap-y-4 pt-3">
           {all.map((s) => (
             <li key={s.own.id} className="w-[8.5rem] text-center">
-              <div className="h-28 flex items-end justify-center border-b-[7px] border-iron"><VesselFigure profile={s.vessel.solid.profile} layers={s.holds ? [{ fromCm: 0, toCm: s.vessel.solid.brimCm - s.vessel.headspaceCm, substance: "decoction" }] : []} lid={s.vessel.lid} scale={scale} title={vesselWords(s.vessel)} /></div>
+              <div className="h-28 flex items-end justify-center border-b-[7px] border-iron"><VesselFigure profile={s.vessel.solid.profile} layers={s.holds ? (levels[s.holds] ?? []) : []} lid={s.vessel.lid} scale={scale} title={vesselWords(s.vessel)} /></div>
               <p className="stencil text-lg leading-tight pt-1">{s.vessel.size}</p>
               <p className="quiet leading-tight">{s.own.own.name ?? s.vessel.name}</p>
               <p className={s.holds ? "font-semibold" : "text-celadon-deep font-semibold"}>{s.holds ?? "free"}</p>
