@@ -143,6 +143,8 @@ export const text = (page: Page, selector: string): Promise<string> => page.$eva
 export const words = (page: Page): Promise<string> => text(page, "main");
 /** Waits until the page says something. */
 export const says = (page: Page, what: string): Promise<unknown> => page.waitForFunction((w) => document.body.innerText.includes(w), {}, what);
+/** Waits until what the last input led to is drawn: pointer moves are reckoned in the frame after they come. */
+export const settled = (page: Page): Promise<unknown> => page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 30)))));
 /** Clicks what is named so. A page in the background draws no frames, so it is brought to the front first. */
 export async function clickOn(page: Page, name: string): Promise<void> {
   await page.bringToFront();

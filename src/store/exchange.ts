@@ -39,11 +39,14 @@ export const EventLine = z.strictObject({
 
 /** The household and its whole journal, as lines. */
 export async function exportLines(sql: Sql): Promise<string[]> {
-  const home = await household(sql);
+  // Whatever columns it has: a household is copied out before it is brought up to this build, too.
+  const [row] = await sql<{ home: Record<string, unknown> }[]>`select to_jsonb(h) - 'one' as home from household h`;
+  if (!row) throw new Error("this database holds no household; open it with ./jolly start");
+  const { id, name, zone, units, ...more } = row.home;
   const rows = await sql<(Row & { stream_kind: string; sent: string; recorded_at: Date })[]>`
     select stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body from event order by recorded_at, stream_id, seq`;
   return [
-    JSON.stringify({ format: JOURNAL_FORMAT, version: JOURNAL_VERSION, household: home }),
+    JSON.stringify({ format: JOURNAL_FORMAT, version: JOURNAL_VERSION, household: { id, name, zone, units, ...more } }),
     ...rows.map((r) => JSON.stringify({ kind: r.stream_kind, stream: r.stream_id, seq: r.seq, key: r.key, sent: r.sent, type: r.type, version: r.version, at: r.at.toISOString(), recordedAt: r.recorded_at.toISOString(), day: r.day, body: r.body })),
   ];
 }

@@ -3,12 +3,16 @@ import { randomUUID } from "node:crypto";
 import { cpSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { UnreadableEvent } from "../../src/core/journal/events";
+import { type JournalEvent, UnreadableEvent } from "../../src/core/journal/events";
 import type { Plan } from "../../src/core/remedy/plan";
 import { begin } from "../../src/store/commands";
 import { write } from "../../src/store/entries";
 import { exportLines, importLines } from "../../src/store/exchange";
+import { sentHash } from "../../src/store/append";
+import { household } from "../../src/store/household";
 import { batchOf } from "../../src/store/journal";
+import { projectBatch } from "../../src/store/projection";
+import { fold } from "../../src/core/journal/fold";
 import { migrate } from "../../src/store/migrate";
 import { rebuild } from "../../src/store/rebuild";
 import { cellar, live } from "../../src/store/shelf";
@@ -74,7 +78,7 @@ describe("writing", () => {
     const elder: Plan = { ...PLAN, steps: PLAN.steps.map((s) => (s.do === "add" ? { ...s, what: [{ material: "elderberry", form: "dried", amount: "1 cup" }, ...s.what.slice(1)] } : s)) };
     expect(await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: elder, reasons: {} }, elder)).toMatchObject({ ok: false, fault: { name: "ReasonWanted" } });
     const w = await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: elder, reasons: { "raw-elder": "Will be simmered after straining." } }, elder);
-    expect(w).toMatchObject({ ok: true, batch: { reasons: { "raw-elder": "Will be simmered after straining." } } });
+    expect(w).toMatchObject({ ok: true, state: { reasons: { "raw-elder": "Will be simmered after straining." } } });
     const wild: Plan = { ...PLAN, steps: PLAN.steps.map((s) => (s.do === "add" ? { ...s, what: [{ material: "wild-ginger", form: "dried", amount: "1 cup" }, ...s.what.slice(1)] } : s)) };
     expect(await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: wild, reasons: { aristolochic: "I like it." } }, wild)).toMatchObject({ ok: false, fault: { name: "Never" } });
   });
@@ -88,7 +92,7 @@ describe("writing", () => {
     const b = await begun();
     await write(home.sql, b.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured: "800 mL", how: "wrung" } });
     const w = await write(home.sql, b.id, { key: randomUUID(), type: "corrected", seen: 2, body: { seq: 2, body: { measured: "600 mL", how: "wrung" }, why: "wrong jug" } });
-    expect(w).toMatchObject({ ok: true, batch: { measured: "600 mL" } });
+    expect(w).toMatchObject({ ok: true, state: { measured: "600 mL" } });
     expect(w.ok && w.state.diary.find((e) => e.seq === 2)).toMatchObject({ correctedBy: { was: { measured: "800 mL" }, why: "wrong jug" } });
   });
   test("an entry of a type this build does not know is refused, not skipped", async () => {
@@ -112,14 +116,16 @@ describe("a shelf far west and far east", () => {
 });
 
 describe("read tables and the open format", () => {
-  const tables = async () => ({ batch: await home.sql`select * from batch order by id`, bottle: await home.sql`select * from bottle order by id` });
+  const tables = async () => ({ batch: await home.sql`select * from batch order by id`, bottle: await home.sql`select * from bottle order by id`, store: await home.sql`select * from store_item order by id` });
   test("rebuilt from the journal alone, the read tables are what they were", async () => {
     await home.drop();
     home = await newHousehold("demo");
     const before = await tables();
     expect(before.batch.length).toBeGreaterThan(8);
+    expect(before.store.length).toBeGreaterThan(30);
     await home.sql`update batch set name = 'spoiled'`;
     await home.sql`delete from bottle`;
+    await home.sql`delete from store_item`;
     await rebuild(home.sql);
     expect(await tables()).toEqual(before);
   });
@@ -164,6 +170,29 @@ describe("read tables and the open format", () => {
   });
 });
 
+/** A household as the first build wrote it: its journal in version 1 of the format, straight into the tables of step 1. */
+async function asStepOneWrote(sql: Household["sql"]): Promise<void> {
+  const [head, ...lines] = readFileSync(join(__dirname, "journal-1.jsonl"), "utf8").trim().split("\n").map((l) => JSON.parse(l) as Record<string, unknown>);
+  const h = head!["household"] as Record<string, string>;
+  await sql`insert into household (one, id, name, zone, units) values (true, ${h["id"]!}, ${h["name"]!}, ${h["zone"]!}, ${h["units"]!})`;
+  const streams = new Map<string, JournalEvent[]>();
+  for (const e of lines as { stream: string; seq: number; key: string; type: string; version: number; at: string; recordedAt: string; day: string; body: object }[]) {
+    await sql`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, day, body, recorded_at) values ('batch', ${e.stream}, ${e.seq}, ${e.key}, ${sentHash(e.type, e.body)}, ${e.type}, ${e.version}, ${e.at}, ${e.day}, ${sql.json(e.body as never)}, ${e.recordedAt})`;
+    streams.set(e.stream, [...(streams.get(e.stream) ?? []), { ...e, streamId: e.stream } as unknown as JournalEvent]);
+  }
+  for (const events of streams.values()) await sql.begin((tx) => projectBatch(tx, fold(events)!));
+}
+
+describe("a journal of the first version", () => {
+  test("is read for ever: every batch stands where it stood", async () => {
+    const { events } = await importLines(home.sql, readFileSync(join(__dirname, "journal-1.jsonl"), "utf8").split("\n"));
+    expect(events).toBe(56);
+    const states = await home.sql<{ code: string; state: string }[]>`select code, state from batch order by code`;
+    expect(states.map((b) => `${b.code} ${b.state}`)).toEqual(["FC-26-01 discarded", "FC-26-02 working", "HO-26-01 bottled", "HO-26-02 working", "OX-26-01 bottled", "OX-26-02 working", "OX-26-03 working", "SY-26-01 bottled", "TI-26-01 working", "VI-26-01 bottled", "VI-26-02 strained"]);
+    expect((await household(home.sql)).currency).toBe("$");
+  });
+});
+
 describe("migrations", () => {
   const steps = readdirSync(MIGRATIONS).filter((f) => f.endsWith(".sql")).sort();
   test.each(steps.slice(0, -1).map((_, i) => i + 1))("a household as step %p left it comes up to the newest with every entry it had", async (k) => {
@@ -171,13 +200,16 @@ describe("migrations", () => {
     for (const f of steps.slice(0, k)) cpSync(join(MIGRATIONS, f), join(old, f));
     const bare = await bareDatabase();
     await migrate(bare.sql, old);
-    const lines = readFileSync(DEMO, "utf8").split("\n");
-    await importLines(bare.sql, lines);
-    const before = await exportLines(bare.sql);
+    await asStepOneWrote(bare.sql);
+    const before = await bare.sql`select * from event order by stream_id, seq`;
     let copied = 0;
-    expect(await migrate(bare.sql, MIGRATIONS, async () => void copied++)).toBe(steps.length - k);
+    // What is copied out first is read from the old tables, and can be restored as it is.
+    let copy: string[] = [];
+    expect(await migrate(bare.sql, MIGRATIONS, async () => { copied++; copy = await exportLines(bare.sql); })).toBe(steps.length - k);
     expect(copied).toBe(1);
-    expect(await exportLines(bare.sql)).toEqual(before);
+    await importLines(home.sql, copy);
+    expect((await exportLines(home.sql)).slice(1)).toEqual(copy.slice(1));
+    expect(await bare.sql`select * from event order by stream_id, seq`).toEqual(before);
     expect((await live(bare.sql)).length).toBeGreaterThan(4);
     await bare.drop();
   });

@@ -56,7 +56,7 @@ function special(text: string): Result<Amount> | undefined {
   const ratio = /^1\s*:\s*([\d.]+)(?:\s+of\s+(?:the\s+)?herb)?$/.exec(t);
   if (ratio) {
     const n = Number(ratio[1]);
-    if (!(n >= 0.2 && n <= 100)) return fail(fault("OutOfRange", "A ratio of herb to liquid runs from 1:1 to 1:100. Write “1:5”.", [], "1:5"));
+    if (!(n >= 0.01 && n <= 100)) return fail(fault("OutOfRange", "A ratio of herb to liquid runs up to 1:100. Write “1:5”.", [], "1:5"));
     return ok({ kind: "ratio", mlPerG: n });
   }
   for (const [pattern, goal, least, most] of GOALS) {

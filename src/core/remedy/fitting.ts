@@ -25,6 +25,14 @@ export interface Choice {
   readonly ware?: Plan["ware"];
 }
 
+/** The other jar's plan, made as the first was in the end: where and how long it stands, for whom, how it is taken. Its vessel and amounts are its own. */
+export function likeFirst(rest: Plan, first: Plan): Plan {
+  const { meantFor: _m, taken: _t, shake: _s, weighted: _w, ...own } = rest;
+  const said = { ...(first.meantFor ? { meantFor: first.meantFor } : {}), ...(first.taken ? { taken: first.taken } : {}), ...(first.shake ? { shake: first.shake } : {}), ...(first.weighted ? { weighted: first.weighted } : {}) };
+  const same = rest.steps.length === first.steps.length && rest.steps.every((s, i) => s.do === first.steps[i]!.do);
+  return { ...own, ...said, name: first.name, steps: same ? rest.steps.map((s, i) => (s.do === "add" ? s : first.steps[i]!)) : rest.steps };
+}
+
 const FITS_ML = 0.5;
 
 /** Whether a reckoned plan stands in its vessel: under its line, its herb covered a day later. */

@@ -42,6 +42,8 @@ export interface Rail {
 const SWEETS = new Set(["honey", "sugar", "syrup"]);
 const OXYMEL: readonly RailNotch[] = [{ share: 2 / 3, name: "sweet" }, { share: 0.5, name: "even" }, { share: 1 / 3, name: "sharp" }];
 const AFTER: readonly RailNotch[] = [{ share: 1 / 5, name: "¼ to 1" }, { share: 1 / 3, name: "½ to 1" }, { share: 3 / 7, name: "¾ to 1" }, { share: 0.5, name: "1 to 1" }, { share: 2 / 3, name: "2 to 1" }];
+/** Under this share there is none of it: the joint stands at its end. */
+const NOTHING = 0.005;
 /** Strengths makers speak of, % vol as mixed. */
 const STRENGTHS = [25, 40, 50, 60, 70] as const;
 
@@ -130,7 +132,7 @@ function byStrength(plan: Plan, spirit: Resolved, water: Resolved | undefined, h
         if (a.kind === "measure") return `${Number((all * of).toPrecision(3))} mL`;
         return parts(10 * of);
       };
-      const neat = share < 0.02;
+      const neat = share < NOTHING;
       const bare = water ? without(plan, water) : plan;
       const moved = water && water.step === spirit.step && water.place < spirit.place ? { step: spirit.step, place: spirit.place - 1 } : spirit;
       const full = withAmount(bare, moved, neat ? (a.kind === "ratio" || a.kind === "measure" ? said(1) : "fill") : said(1 - share));
@@ -186,7 +188,7 @@ function byReduction(plan: Plan, program: Program, r: Reckoning, sweet: Resolved
     left: 0, name: "Boiled away against what is left", least: 0.2, most: 1, notches: [{ share: 1, name: "not reduced" }, { share: 2 / 3, name: "by a third" }, { share: 0.5, name: "by half" }, { share: 1 / 3, name: "to a third" }],
     moved: (x) => {
       const to = printCount(Number(x.toFixed(2)));
-      if (x > 0.985) return at < 0 ? plan : { ...plan, steps: plan.steps.filter((_, i) => i !== at) };
+      if (x > 1 - NOTHING) return at < 0 ? plan : { ...plan, steps: plan.steps.filter((_, i) => i !== at) };
       if (at >= 0) return { ...plan, steps: plan.steps.map((s, i): Step => (i === at && s.do === "reduce" ? { ...s, to } : s)) };
       const last = plan.steps.reduce((k, s, i) => (s.do === "simmer" || s.do === "pressure" ? (plan.steps.slice(0, i).some((y) => y.do === "strain") && k >= 0 ? k : i) : k), -1);
       return { ...plan, steps: [...plan.steps.slice(0, last + 1), { do: "reduce", to }, ...plan.steps.slice(last + 1)] };

@@ -7,6 +7,7 @@ import { at, cautionsOf, unanswered as unansweredOf } from "@/core/cautions/rule
 import type { Fault } from "@/core/fault";
 import type { Household } from "@/core/quantity/units";
 import { companyOf } from "@/core/people/company";
+import { likeFirst } from "@/core/remedy/fitting";
 import { moved, tidied, withLine, without } from "@/core/remedy/lines";
 import type { Kind, Line, Plan } from "@/core/remedy/plan";
 import { type RailJoint, railOf } from "@/core/remedy/rail";
@@ -151,7 +152,7 @@ export function Bench({ household, currency, today, items, busy }: Props) {
     const [next, ...others] = bench.rest;
     if (next) {
       // The other jar of the same making: its plan is set out, ready to be begun too.
-      act({ do: "replace", to: { ...fresh(household, usualJar, usual, plan.kind), plan: next, named: true, reasons: bench.reasons, rest: others } });
+      act({ do: "replace", to: { ...fresh(household, usualJar, usual, plan.kind), plan: likeFirst(next, plan), named: true, reasons: bench.reasons, rest: others } });
       setBegun(sent.answer.code);
       router.refresh();
       return;
@@ -191,7 +192,7 @@ export function Bench({ household, currency, today, items, busy }: Props) {
           <div className="min-w-0">
             <BenchHead
               plan={plan}
-              name={bench.named ? bench.plan.name : plan.name}
+              name={bench.named ? bench.plan.name : ""}
               rename={(name) => changeBench({ named: name !== "", plan: { ...bench.plan, name: name || "Untitled" } }, "name")}
               setKind={(kind: Kind) => change(madeBy(cautiousWay(kind), { ...plan, kind }, usualJar, POT, usual))}
               setWay={(id) => { const w = wayById(id); if (w) change(madeBy(w, plan, usualJar, POT, usual)); }}

@@ -27,7 +27,7 @@ export function Notes({ cautions, head = "Good to know" }: { cautions: readonly 
   if (cautions.length === 0) return null;
   return (
     <section aria-label={head} className="pt-4">
-      <h3 className="ruled-head">{head}</h3>
+      <h2 className="ruled-head">{head}</h2>
       <ul className="sm:columns-2 xl:columns-3 gap-x-8">
         {cautions.map((c, i) => <li key={`${c.id}-${i}`} className="py-1.5 border-b border-rule break-inside-avoid" data-caution={c.id} data-severity={c.severity}><span className="font-semibold">{c.says}</span> {c.todo}</li>)}
       </ul>

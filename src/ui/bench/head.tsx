@@ -10,7 +10,7 @@ import { CautionNote } from "./cautions";
 
 interface Props {
   readonly plan: Plan;
-  /** The name as typed, or the usual one. */
+  /** The name as typed; empty while it goes by its usual one. */
   readonly name: string;
   readonly rename: (name: string) => void;
   readonly setKind: (kind: Kind) => void;
@@ -71,7 +71,7 @@ export function BenchHead(p: Props) {
     <>
       <h1>
         <label htmlFor="name" className="sr-only">Name of the batch</label>
-        <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash" value={p.name} maxLength={80} onChange={(e) => p.rename(e.target.value)} />
+        <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash placeholder:text-iron placeholder:opacity-100" placeholder={plan.name} value={p.name} maxLength={80} onChange={(e) => p.rename(e.target.value)} />
       </h1>
       {beside("name")}
       <p className="pt-1 leading-8">

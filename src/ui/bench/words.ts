@@ -21,13 +21,16 @@ export function verdictHead(v: Verdict): { place: string; life: string } {
   return { place: v.coolDark ? "Cupboard, cool and dark:" : "Cupboard:", life: `${v.life.words}.` };
 }
 
+/** A first letter made large, except where it is a sign: pH stays pH. */
+const sentence = (words: string): string => (words.startsWith("pH") ? words : `${words[0]!.toUpperCase()}${words.slice(1)}`);
+
 /** Why, with the numbers. */
 export function verdictWhy(v: Verdict, r: Reckoning): string[] {
-  const out = [`${v.row.words[0]!.toUpperCase()}${v.row.words.slice(1)}.`];
+  const out = [`${sentence(v.row.words)}.`];
   for (const veto of v.vetoes) out.push(`No cupboard: ${veto.words}.`);
   if (v.distances.length > 0) {
     const words = v.distances.filter((d) => !(d.condition.is === "under")).map(distanceWords).join("; ");
-    if (words) out.push(`${words[0]!.toUpperCase()}${words.slice(1)}.`);
+    if (words) out.push(`${sentence(words)}.`);
   }
   if (r.finished.abv.high <= 15 && r.finished.acid.value > 0.05 && !v.distances.some((d) => d.condition.quantity === "ph")) out.push(`pH ${r.finished.ph.low.toFixed(1)} to ${r.finished.ph.high.toFixed(1)}, estimated.`);
   out.push(v.openedInCupboard ? "Once opened, the same." : `Once opened, ${v.opened.words} in the fridge.`);

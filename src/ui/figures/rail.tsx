@@ -1,12 +1,24 @@
 "use client";
 import { useRef } from "react";
-import type { Rail, RailJoint, RailPart } from "@/core/remedy/rail";
+import type { Rail, RailJoint, RailNotch, RailPart } from "@/core/remedy/rail";
 import { type Substance, fillOf, substanceOf } from "./substance";
 
 /** How near a notch the hand must be to settle on it, as a share of the two neighbours. */
 const SNAP = 0.012;
 const LEAST = 0.03;
 const MOST = 0.97;
+
+/** Share of the bar a letter of a notch's name takes, at the width of a tablet. */
+const LETTER = 0.0095;
+
+/** The notches whose names have room beside each other; the one the joint stands nearest to comes first. */
+function named(notches: readonly RailNotch[], at: (n: RailNotch) => number, now: number): ReadonlySet<RailNotch> {
+  const kept: RailNotch[] = [];
+  for (const n of [...notches].sort((a, b) => Math.abs(a.share - now) - Math.abs(b.share - now))) {
+    if (kept.every((k) => Math.abs(at(k) - at(n)) > ((k.name.length + n.name.length) / 2 + 1) * LETTER)) kept.push(n);
+  }
+  return new Set(kept);
+}
 
 const substanceAt = (p: RailPart): Substance => (p.of === "decoction" || p.of === "steam" ? p.of : substanceOf(p.of));
 
@@ -30,9 +42,11 @@ export function PartsRail({ rail, move }: { rail: Rail; move: (joint: RailJoint,
       <div className="relative h-9 text-[0.9375rem]" aria-hidden="true">
         {joints.flatMap((j) => {
           const [from, to] = span(j);
+          const at = (n: RailNotch): number => to - n.share * (to - from);
+          const said = named(j.notches, at, shareOf(j));
           return j.notches.map((n) => (
-            <span key={`${j.left}-${n.name}`} className="absolute bottom-0 -translate-x-1/2 text-center leading-none whitespace-nowrap" style={{ left: `${100 * (to - n.share * (to - from))}%` }}>
-              {n.name}
+            <span key={`${j.left}-${n.name}`} className="absolute bottom-0 -translate-x-1/2 text-center leading-none whitespace-nowrap" style={{ left: `${100 * at(n)}%` }}>
+              {said.has(n) ? n.name : ""}
               <span className="block mx-auto mt-1 w-[2px] h-2 bg-iron" />
             </span>
           ));
