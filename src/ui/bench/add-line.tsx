@@ -1,5 +1,5 @@
 "use client";
-import { useId, useRef, useState } from "react";
+import { memo, useId, useRef, useState } from "react";
 import type { Fault } from "@/core/fault";
 import type { Household } from "@/core/quantity/units";
 import type { Line } from "@/core/remedy/plan";
@@ -8,7 +8,7 @@ import type { Material } from "@/core/material/material";
 import { readIngredient, takeApart } from "@/core/remedy/ingredient";
 
 /** One field to add what goes in: type an amount and a name, choose among what is found, or press Enter for the first. */
-export function AddLine({ household, add, example = "1½ cups hyssop, dried" }: { household: Household; add: (line: Line) => void; example?: string }) {
+export const AddLine = memo(function AddLine({ household, add, example = "1½ cups hyssop, dried" }: { household: Household; add: (line: Line) => void; example?: string }) {
   const [text, setText] = useState("");
   const [fault, setFault] = useState<Fault | undefined>();
   const [at, setAt] = useState(-1);
@@ -88,4 +88,4 @@ export function AddLine({ household, add, example = "1½ cups hyssop, dried" }: 
       )}
     </div>
   );
-}
+});

@@ -9,7 +9,7 @@ import type { Household } from "@/core/quantity/units";
 import { companyOf } from "@/core/people/company";
 import { likeFirst } from "@/core/remedy/fitting";
 import { moved, tidied, withLine, without } from "@/core/remedy/lines";
-import type { Kind, Line, Plan } from "@/core/remedy/plan";
+import type { Line, Plan } from "@/core/remedy/plan";
 import { type RailJoint, railOf } from "@/core/remedy/rail";
 import { type Reckoning, reckonProgram } from "@/core/remedy/reckon";
 import { reformed } from "@/core/remedy/restate";
@@ -20,8 +20,9 @@ import type { Stored } from "@/core/stores/events";
 import type { Busy } from "@/core/stores/free";
 import { storesOf, usualOf } from "@/core/stores/stores";
 import { VESSELS } from "@/core/vessel/catalogue";
-import { vesselOf } from "@/core/vessel/vessel";
+import { type Lid, type Ware, vesselOf } from "@/core/vessel/vessel";
 import { PartsRail } from "../figures/rail";
+import { useSame } from "../kit/same";
 import { send } from "../kit/send";
 import { AddLine } from "./add-line";
 import { CautionNote, Notes } from "./cautions";
@@ -31,7 +32,7 @@ import { GatherDrawer } from "./drawers/gather";
 import { MostDrawer } from "./drawers/most";
 import { SchoolsDrawer, WaysDrawer } from "./drawers/ways";
 import { WhatIfDrawer } from "./drawers/what-if";
-import { BenchHead } from "./head";
+import { BenchHead, type HeadActions } from "./head";
 import { type Hint, type LineActions, Lines } from "./lines";
 import { Offers } from "./offers";
 import { Outcome } from "./outcome";
@@ -55,6 +56,22 @@ interface Props {
 }
 
 const POT = "p-3000";
+const UNDO = <Undo2 size={18} />;
+const REDO = <Redo2 size={18} />;
+/** A plan without what is only said of it. */
+function unnamed(plan: Plan): Plan {
+  const { meantFor: _m, taken: _t, ...rest } = plan;
+  return { ...rest, name: "Untitled" };
+}
+
+const NOBODY: readonly string[] = [];
+const NO_FAULTS: readonly Fault[] = [];
+
+/** The steep a maker speaks of: the long one, or the only one where nothing is simmered. */
+function steepOf(plan: Plan): number {
+  const long = plan.steps.findIndex((s) => s.do === "steep" && /week|day|month/.test(s.for));
+  return long >= 0 || plan.steps.some((s) => s.do === "simmer") ? long : plan.steps.findIndex((s) => s.do === "steep");
+}
 
 /** Plan a batch: what goes in, the vessel, and what you will have; everything is reckoned again at every keystroke. */
 export function Bench({ household, currency, today, items, busy }: Props) {
@@ -81,30 +98,38 @@ export function Bench({ household, currency, today, items, busy }: Props) {
   }, [changePlan]);
   const take = useCallback((to: Plan, rest?: Plan): void => {
     setRefused(undefined);
-    changeBench({ plan: to, ...(rest ? { rest: [...newest.current.bench.rest, rest] } : {}) });
+    // What was said of it stays said.
+    const { name, meantFor, taken } = newest.current.plan;
+    changeBench({ plan: { ...to, name, ...(meantFor ? { meantFor } : {}), ...(taken ? { taken } : {}) }, ...(rest ? { rest: [...newest.current.bench.rest, rest] } : {}) });
   }, [changeBench, newest]);
   const choose = useCallback((part: VesselPart, about?: string): void => {
     const { vessel: _v, lid: _l, ware: _w, ...rest } = newest.current.plan;
     change({ ...rest, ...(part.vessel === undefined ? {} : { vessel: part.vessel }), ...(part.lid ? { lid: part.lid } : {}), ...(part.ware ? { ware: part.ware } : {}) }, about);
   }, [change, newest]);
 
-  const resolved = useMemo(() => resolve(plan), [plan]);
+  const setLid = useCallback((lid: Lid): void => change({ ...newest.current.plan, lid }), [change, newest]);
+  const setWare = useCallback((ware: Ware): void => change({ ...newest.current.plan, ware }), [change, newest]);
+
+  // What is only said of it (its name, for whom, how it is taken) changes no figure.
+  const physical = useSame(unnamed(plan));
+  const resolved = useMemo(() => resolve(physical), [physical]);
   const reckoned = useMemo<Last | undefined>(() => (resolved.ok ? { program: resolved.value, reckoning: reckonProgram(resolved.value) } : undefined), [resolved]);
   if (reckoned) last.current = reckoned;
   const shown = reckoned ?? last.current;
   const stale = !reckoned;
-  const faults = resolved.ok ? [] : resolved.faults;
+  const faults = resolved.ok ? NO_FAULTS : resolved.faults;
   const care = useMemo(() => (shown ? careOf(shown.program, shown.reckoning.fit, shown.reckoning.working) : undefined), [shown]);
   const cost = useMemo(() => (shown ? costOf(shown.program, shown.reckoning, stores.lots) : undefined), [shown, stores.lots]);
-  const cautions = useMemo(() => (reckoned ? at("plan", cautionsOf({ ...reckoned, ...companyOf(plan, company) })) : []), [reckoned, plan, company]);
+  const cautions = useSame(useMemo(() => (reckoned ? at("plan", cautionsOf({ ...reckoned, program: { ...reckoned.program, plan }, ...companyOf(plan, company) })) : []), [reckoned, plan, company]));
   const grave = useMemo(() => cautions.filter((c) => c.severity !== "note"), [cautions]);
-  const notes = useMemo(() => cautions.filter((c) => c.severity === "note"), [cautions]);
-  const aboutVessel = useMemo(() => grave.filter((c) => c.about.what === "vessel"), [grave]);
+  const notes = useSame(useMemo(() => cautions.filter((c) => c.severity === "note"), [cautions]));
+  const aboutVessel = useSame(useMemo(() => grave.filter((c) => c.about.what === "vessel"), [grave]));
+  const aboutHead = useSame(useMemo(() => grave.filter((c) => c.about.what === "name" || c.about.what === "people" || c.about.what === "taken"), [grave]));
   const never = cautions.find((c) => c.severity === "never");
   const unanswered = unansweredOf(cautions, bench.reasons);
   // What is worth searching for: a jar that may not stand as planned first, then a cupboard it has not earned.
   const wish = !reckoned ? undefined : cautions.some((c) => c.id === "works-in-fridge") ? ("room" as const) : reckoned.reckoning.verdict.place !== "cupboard" ? ("cupboard" as const) : undefined;
-  const rail = useMemo(() => (reckoned ? railOf(plan, reckoned.program, reckoned.reckoning) : undefined), [plan, reckoned]);
+  const rail = useMemo(() => (reckoned ? railOf(physical, reckoned.program, reckoned.reckoning) : undefined), [physical, reckoned]);
   const vessel = useMemo(() => {
     const base = typeof plan.vessel === "string" ? VESSELS.get(plan.vessel) : plan.vessel ? vesselOf(plan.vessel) : undefined;
     const v = base && "ok" in base ? (base.ok ? base.value : undefined) : base;
@@ -132,9 +157,22 @@ export function Bench({ household, currency, today, items, busy }: Props) {
     }),
     [change, measures, newest],
   );
-  const slide = useCallback((joint: RailJoint, share: number, dragging: boolean): void => change(joint.moved(share), `${dragging ? "drag" : "nudge"}-${joint.name}`), [change]);
+  const headActions = useMemo<HeadActions>(
+    () => ({
+      rename: (name) => changeBench({ named: name !== "", plan: { ...newest.current.bench.plan, name: name || "Untitled" } }, "name"),
+      setKind: (kind) => change(madeBy(cautiousWay(kind), { ...newest.current.plan, kind }, usualJar, POT, usual)),
+      setWay: (id) => { const w = wayById(id); if (w) change(madeBy(w, newest.current.plan, usualJar, POT, usual)); },
+      setSteep: (to, about) => { const p = newest.current.plan; const k = steepOf(p); change({ ...p, steps: p.steps.map((s, i) => (i === k && s.do === "steep" ? { ...s, ...to } : s)) }, about); },
+      setMeantFor: (names) => { const { meantFor: _, ...rest } = newest.current.plan; change(names.length > 0 ? { ...rest, meantFor: [...names] } : rest); },
+      setTaken: (words) => { const { taken: _, ...rest } = newest.current.plan; change(words === "" ? rest : { ...rest, taken: words }, "taken"); },
+    }),
+    [change, changeBench, newest, usualJar, usual],
+  );
+  const add = useCallback((line: Line): void => change(addLine(newest.current.plan, line)), [change, newest]);
+  const slide = useCallback((joint: RailJoint, share: number, dragging: boolean): void => change({ ...newest.current.plan, ...joint.moved(share), name: newest.current.plan.name }, `${dragging ? "drag" : "nudge"}-${joint.name}`), [change, newest]);
 
-  const steepAt = plan.steps.findIndex((s) => s.do === "steep" && /week|day|month/.test(s.for)) >= 0 ? plan.steps.findIndex((s) => s.do === "steep") : plan.steps.findIndex((s) => s.do === "steep") >= 0 && !plan.steps.some((s) => s.do === "simmer") ? plan.steps.findIndex((s) => s.do === "steep") : -1;
+  const steepAt = steepOf(plan);
+  const steep = plan.steps[steepAt];
   const steepFault = faults.find((f) => f.path[0] === "steps" && f.path[1] === steepAt && f.path[2] === "for");
   const elsewhere = faults.filter((f) => !(f.path[0] === "steps" && f.path[2] === "what") && f !== steepFault && !(f.path[0] === "vessel" && f.path[1] === "shape"));
   const over = reckoned?.reckoning.fit && reckoned.reckoning.fit.overBrimMl > 0;
@@ -191,37 +229,38 @@ export function Bench({ household, currency, today, items, busy }: Props) {
         <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,25rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4">
           <div className="min-w-0">
             <BenchHead
-              plan={plan}
               name={bench.named ? bench.plan.name : ""}
-              rename={(name) => changeBench({ named: name !== "", plan: { ...bench.plan, name: name || "Untitled" } }, "name")}
-              setKind={(kind: Kind) => change(madeBy(cautiousWay(kind), { ...plan, kind }, usualJar, POT, usual))}
-              setWay={(id) => { const w = wayById(id); if (w) change(madeBy(w, plan, usualJar, POT, usual)); }}
-              change={change}
+              usualName={plan.name}
+              kind={plan.kind}
+              way={plan.way ?? ""}
+              steep={steep?.do === "steep" ? steep : undefined}
+              steepFault={steepFault}
+              meantFor={plan.meantFor ?? NOBODY}
+              taken={plan.taken ?? ""}
               people={stores.people}
               today={today}
-              steepFault={steepFault}
-              steepAt={steepAt}
-              cautions={grave}
+              cautions={aboutHead}
               reasons={bench.reasons}
               giveReason={giveReason}
+              actions={headActions}
             />
             <div className="flex items-end justify-between ruled-head mt-3">
               <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
               <span className="flex gap-1 items-center">
                 <button type="button" className="plain font-normal pr-2" onClick={() => { setBegun(""); act({ do: "replace", to: fresh(household, usualJar, usual, plan.kind) }); }}>clear the Bench</button>
-                <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Undo" disabled={history.past.length === 0} onClick={() => act({ do: "undo" })}><Undo2 size={18} /></button>
-                <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Redo" disabled={history.future.length === 0} onClick={() => act({ do: "redo" })}><Redo2 size={18} /></button>
+                <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Undo" disabled={history.past.length === 0} onClick={() => act({ do: "undo" })}>{UNDO}</button>
+                <button type="button" className="min-w-7 min-h-7 inline-grid place-items-center text-cobalt disabled:text-rule" aria-label="Redo" disabled={history.future.length === 0} onClick={() => act({ do: "redo" })}>{REDO}</button>
               </span>
             </div>
             <Lines plan={plan} reckoning={shown?.reckoning} measures={measures} stale={stale} faults={faults} cautions={grave} reasons={bench.reasons} giveReason={giveReason} hint={hint} actions={actions} />
-            <AddLine household={plan.units} add={(line) => change(addLine(plan, line))} />
+            <AddLine household={plan.units} add={add} />
             {elsewhere.map((f) => <p key={f.name + f.message} role="alert" className="wrong">{f.message}</p>)}
             <div className="pt-1" aria-live="polite">
               {grave.filter((c) => c.about.what === "whole").map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={bench.reasons[c.id] ?? ""} giveReason={giveReason} />)}
             </div>
           </div>
           <div className="min-w-0">
-            <VesselPane plan={plan} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} cautions={aboutVessel} reasons={bench.reasons} giveReason={giveReason} owned={stores.vessels} busy={busy} choose={choose} take={take} />
+            <VesselPane plan={physical} vessel={vessel} program={shown?.program} reckoning={shown?.reckoning} faults={faults} cautions={aboutVessel} reasons={bench.reasons} giveReason={giveReason} owned={stores.vessels} busy={busy} choose={choose} setLid={setLid} setWare={setWare} take={take} />
             <div className="pt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-1">
               <button type="button" className="slab" disabled={!mayBegin} onClick={() => void begin()}>{sending ? "Beginning…" : "Begin this batch"}</button>
               <button type="button" className="plain" onClick={openBeside}>set beside another way</button>

@@ -23,17 +23,17 @@ export const CautionNote = memo(function CautionNote({ caution: c, reason = "", 
 });
 
 /** What is good to know, one line each; the graver ones stand beside what they are about. */
-export function Notes({ cautions, head = "Good to know" }: { cautions: readonly Caution[]; head?: string }) {
+export const Notes = memo(function Notes({ cautions, head = "Good to know" }: { cautions: readonly Caution[]; head?: string }) {
   if (cautions.length === 0) return null;
   return (
     <section aria-label={head} className="pt-4">
       <h2 className="ruled-head">{head}</h2>
-      <ul className="sm:columns-2 xl:columns-3 gap-x-8">
-        {cautions.map((c, i) => <li key={`${c.id}-${i}`} className="py-1.5 border-b border-rule break-inside-avoid" data-caution={c.id} data-severity={c.severity}><span className="font-semibold">{c.says}</span> {c.todo}</li>)}
+      <ul className="grid sm:grid-cols-2 xl:grid-cols-3 gap-x-8">
+        {cautions.map((c, i) => <li key={`${c.id}-${i}`} className="py-1.5 border-b border-rule" data-caution={c.id} data-severity={c.severity}><span className="font-semibold">{c.says}</span> {c.todo}</li>)}
       </ul>
     </section>
   );
-}
+});
 
 /** Cautions of one step of a batch, gravest first; stops ask for a reason unless one was given before. */
 export function StageCautions({ cautions, reasons, given, giveReason }: { cautions: readonly Caution[]; reasons: Readonly<Record<string, string>>; given: Readonly<Record<string, string>>; giveReason?: (id: string, why: string) => void }) {

@@ -1,40 +1,49 @@
 "use client";
+import { memo } from "react";
 import { Popover } from "radix-ui";
 import type { Caution } from "@/core/cautions/caution";
 import type { Fault } from "@/core/fault";
 import { FLAG_WORDS, type Person, isChild, isInfant } from "@/core/people/person";
-import { KINDS, KIND_WORDS, type Kind, type Plan } from "@/core/remedy/plan";
+import { KINDS, KIND_WORDS, type Kind, type Step } from "@/core/remedy/plan";
 import { listed } from "@/core/cautions/caution";
 import { waysOf } from "@/core/remedy/ways";
 import { CautionNote } from "./cautions";
 
-interface Props {
-  readonly plan: Plan;
-  /** The name as typed; empty while it goes by its usual one. */
-  readonly name: string;
+type Steep = Extract<Step, { do: "steep" }>;
+
+/** What may be changed here; the same functions from one drawing to the next. */
+export interface HeadActions {
   readonly rename: (name: string) => void;
   readonly setKind: (kind: Kind) => void;
   readonly setWay: (id: string) => void;
-  readonly change: (plan: Plan, about?: string) => void;
+  readonly setSteep: (to: Partial<Steep>, about?: string) => void;
+  readonly setMeantFor: (names: readonly string[]) => void;
+  readonly setTaken: (words: string) => void;
+}
+
+interface Props {
+  /** The name as typed; empty while it goes by its usual one. */
+  readonly name: string;
+  readonly usualName: string;
+  readonly kind: Kind;
+  readonly way: string;
+  readonly steep: Steep | undefined;
+  readonly steepFault: Fault | undefined;
+  readonly meantFor: readonly string[];
+  readonly taken: string;
   readonly people: readonly Person[];
   readonly today: string;
-  readonly steepFault: Fault | undefined;
-  readonly steepAt: number;
   readonly cautions: readonly Caution[];
   readonly reasons: Readonly<Record<string, string>>;
   readonly giveReason: (id: string, why: string) => void;
+  readonly actions: HeadActions;
 }
 
 const about = (p: Person, today: string): string => [isInfant(p, today) ? "under twelve months" : isChild(p, today) ? "a child" : "", ...p.flags.map((f) => FLAG_WORDS[f]), ...(p.allergies.length > 0 ? [`allergic to ${listed(p.allergies)}`] : [])].filter((x) => x !== "").join(", ");
 
 /** Whom it is meant for: nobody in particular, or some of the household. */
-function MeantFor({ plan, people, today, change }: Pick<Props, "plan" | "people" | "today" | "change">) {
-  const meant = plan.meantFor ?? [];
+function MeantFor({ meant, people, today, set }: { meant: readonly string[]; people: readonly Person[]; today: string; set: (names: readonly string[]) => void }) {
   const isMeant = (p: Person): boolean => meant.some((n) => n.toLowerCase() === p.name.toLowerCase());
-  const set = (names: readonly string[]): void => {
-    const { meantFor: _, ...rest } = plan;
-    change(names.length > 0 ? { ...rest, meantFor: [...names] } : rest);
-  };
   return (
     <Popover.Root>
       meant for{" "}
@@ -61,46 +70,44 @@ function MeantFor({ plan, people, today, change }: Pick<Props, "plan" | "people"
   );
 }
 
-/** What it is, how it is made, how long and where it stands, whom it is for. */
-export function BenchHead(p: Props) {
-  const { plan, change } = p;
-  const steep = plan.steps[p.steepAt];
+/** What it is, how it is made, how long and where it stands, whom it is for. Drawn again only when one of these changes. */
+export const BenchHead = memo(function BenchHead(p: Props) {
+  const { actions, steep } = p;
   const beside = (what: string): React.ReactNode => p.cautions.filter((c) => c.about.what === what).map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={p.giveReason} />);
-  const setSteep = (to: Partial<{ for: string; in: "dark-cupboard" | "counter" | "sunny-sill" | "fridge" }>, what?: string): void => change({ ...plan, steps: plan.steps.map((s, i) => (i === p.steepAt && s.do === "steep" ? { ...s, ...to } : s)) }, what);
   return (
     <>
       <h1>
         <label htmlFor="name" className="sr-only">Name of the batch</label>
-        <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash placeholder:text-iron placeholder:opacity-100" placeholder={plan.name} value={p.name} maxLength={80} onChange={(e) => p.rename(e.target.value)} />
+        <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash placeholder:text-iron placeholder:opacity-100" placeholder={p.usualName} value={p.name} maxLength={80} onChange={(e) => actions.rename(e.target.value)} />
       </h1>
       {beside("name")}
       <p className="pt-1 leading-8">
         <label className="sr-only" htmlFor="kind">Kind</label>
-        <select id="kind" className="stitch" value={plan.kind} onChange={(e) => p.setKind(e.target.value as Kind)}>{KINDS.map((k) => <option key={k} value={k}>{KIND_WORDS[k].name}</option>)}</select>
+        <select id="kind" className="stitch" value={p.kind} onChange={(e) => actions.setKind(e.target.value as Kind)}>{KINDS.map((k) => <option key={k} value={k}>{KIND_WORDS[k].name}</option>)}</select>
         {" · "}
         <label className="sr-only" htmlFor="way">Way</label>
-        <select id="way" className="stitch max-w-[15rem] font-normal" value={plan.way ?? ""} onChange={(e) => p.setWay(e.target.value)}>{waysOf(plan.kind).map((w) => <option key={w.id} value={w.id}>{w.name}</option>)}</select>
-        {steep?.do === "steep" && (
+        <select id="way" className="stitch max-w-[15rem] font-normal" value={p.way} onChange={(e) => actions.setWay(e.target.value)}>{waysOf(p.kind).map((w) => <option key={w.id} value={w.id}>{w.name}</option>)}</select>
+        {steep && (
           <>
             {" · "}
             <label className="sr-only" htmlFor="steep">How long it stands</label>
-            <input id="steep" className="stitch w-24" aria-invalid={p.steepFault !== undefined} aria-describedby={p.steepFault ? "steep-wrong" : undefined} value={steep.for} maxLength={60} onChange={(e) => setSteep({ for: e.target.value }, "steep")} />
+            <input id="steep" className="stitch w-24" aria-invalid={p.steepFault !== undefined} aria-describedby={p.steepFault ? "steep-wrong" : undefined} value={steep.for} maxLength={60} onChange={(e) => actions.setSteep({ for: e.target.value }, "steep")} />
             {" in the "}
             <label className="sr-only" htmlFor="place">Where it stands</label>
-            <select id="place" className="stitch font-normal" value={steep.in ?? "dark-cupboard"} onChange={(e) => setSteep({ in: e.target.value as "fridge" })}>
+            <select id="place" className="stitch font-normal" value={steep.in ?? "dark-cupboard"} onChange={(e) => actions.setSteep({ in: e.target.value as "fridge" })}>
               <option value="dark-cupboard">dark</option><option value="counter">open kitchen</option><option value="sunny-sill">sun</option><option value="fridge">fridge</option>
             </select>
           </>
         )}
         {" · "}
-        <MeantFor plan={plan} people={p.people} today={p.today} change={change} />
+        <MeantFor meant={p.meantFor} people={p.people} today={p.today} set={actions.setMeantFor} />
         {" · "}
         <label className="sr-only" htmlFor="taken">How it is taken, for the label</label>
-        <input id="taken" className="stitch font-normal w-64 max-w-full placeholder:text-cobalt" placeholder="how it is taken, for the label" value={plan.taken ?? ""} maxLength={200} onChange={(e) => { const { taken: _, ...rest } = plan; change(e.target.value === "" ? rest : { ...rest, taken: e.target.value }, "taken"); }} />
+        <input id="taken" className="stitch font-normal w-64 max-w-full placeholder:text-cobalt" placeholder="how it is taken, for the label" value={p.taken} maxLength={200} onChange={(e) => actions.setTaken(e.target.value)} />
       </p>
       {p.steepFault && <p id="steep-wrong" role="alert" className="wrong">{p.steepFault.message}</p>}
       {beside("people")}
       {beside("taken")}
     </>
   );
-}
+});

@@ -16,6 +16,7 @@ import type { Reckoning } from "@/core/remedy/reckon";
 import { type Measures, said, sayingNow, sayingsOf } from "@/core/remedy/restate";
 import { Swatch, substanceOf } from "../figures/substance";
 import { useUnits } from "../kit/units";
+import { useSame } from "../kit/same";
 import { CautionNote } from "./cautions";
 
 export interface LineActions {
@@ -74,6 +75,11 @@ interface LineProps {
   readonly giveReason: (id: string, why: string) => void;
 }
 
+// Made once: the same element is not drawn again.
+const UP = <ChevronUp size={15} />;
+const DOWN = <ChevronDown size={15} aria-hidden="true" />;
+const OUT = <X size={16} />;
+
 const NO_FAULTS: readonly Fault[] = [];
 const NO_CAUTIONS: readonly Caution[] = [];
 const MEASURED = /cup|tbsp|tsp|ml|cl|\bl\b|pint|quart|oz|gallon|g\b|kg|lb/i;
@@ -87,7 +93,7 @@ function SayItElse({ name, line, stuff, grams, household, measures, say }: { nam
   const choices = open ? sayingsOf(stuff, household).filter((s) => s !== now).flatMap((s) => { const words = said(grams, stuff, s, household, measures()); return words.ok ? [[s, words.value] as const] : []; }) : [];
   return (
     <span className="relative self-center min-h-6 inline-grid place-items-center text-cobalt focus-within:bg-cobalt-pale">
-      <ChevronDown size={15} aria-hidden="true" />
+      {DOWN}
       <select aria-label={`${name}: say it another way`} className="absolute inset-0 opacity-0 w-full cursor-pointer" value={now ?? ""} onFocus={() => setOpen(true)} onPointerDown={() => setOpen(true)} onBlur={() => setOpen(false)} onChange={(e) => { const c = choices.find(([s]) => s === e.target.value); if (c) say(c[1]); }}>
         <option value={now ?? ""}>{line.amount}</option>
         {choices.map(([s, words]) => <option key={s} value={s}>{words}</option>)}
@@ -141,7 +147,7 @@ const OneLine = memo(function OneLine(p: LineProps) {
           onChange={(e) => p.actions.change(spot, (l) => ({ ...l, amount: e.target.value }), `${id}-amount`)}
         />
         {stuff?.ok && p.grams !== undefined ? <SayItElse name={name} line={line} stuff={stuff.value} grams={g} household={p.household} measures={p.measures} say={(amount) => p.actions.change(spot, (l) => ({ ...l, amount }), `${id}-unit`)} /> : <span />}
-        <button type="button" className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center self-center justify-self-center" aria-label={`Take out ${name}`} onClick={() => p.actions.remove(spot)}><X size={16} /></button>
+        <button type="button" className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center self-center justify-self-center" aria-label={`Take out ${name}`} onClick={() => p.actions.remove(spot)}>{OUT}</button>
         <span className="col-start-2 min-w-0">
           {plant && (
             <>
@@ -161,8 +167,8 @@ const OneLine = memo(function OneLine(p: LineProps) {
         </span>
         <span id={`${id}-exact`} className={`quiet text-right whitespace-nowrap ${p.stale ? "opacity-50" : ""} ${plant ? "" : "col-start-2 col-span-2"}`}>{exact}</span>
         <span className="col-start-5 inline-flex justify-center">
-          {place > 0 && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} earlier`} onClick={() => p.actions.move(spot, { step, place: place - 1 })}><ChevronUp size={15} /></button>}
-          {!last && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} later`} onClick={() => p.actions.move(spot, { step, place: place + 1 })}><ChevronDown size={15} /></button>}
+          {place > 0 && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} earlier`} onClick={() => p.actions.move(spot, { step, place: place - 1 })}>{UP}</button>}
+          {!last && <button type="button" className="text-ash hover:text-cobalt min-w-6 min-h-6 inline-grid place-items-center" aria-label={`${name} later`} onClick={() => p.actions.move(spot, { step, place: place + 1 })}>{DOWN}</button>}
         </span>
       </div>
       {p.hint && p.hint.was.amount !== line.amount && (
@@ -189,9 +195,13 @@ const spotOf = (id: unknown): Spot => {
   return { step: step ?? 0, place: place ?? 0 };
 };
 
+// Outside the component: a new object would make every line listen anew in every frame.
+const POINTER = { activationConstraint: { distance: 4 } };
+const KEYS = { coordinateGetter: sortableKeyboardCoordinates };
+
 /** What goes in, in the order it goes in, with the waits between. */
 export function Lines(p: Props) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }), useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }));
+  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYS));
   const items: React.ReactNode[] = [];
   const ids: string[] = [];
   const nameAt = (id: unknown): string => {
@@ -220,6 +230,7 @@ export function Lines(p: Props) {
       );
     }
   });
+  const sorted = useSame(ids);
   const dropped = (e: DragEndEvent): void => {
     if (e.over && e.over.id !== e.active.id) p.actions.move(spotOf(e.active.id), spotOf(e.over.id));
   };
@@ -239,7 +250,7 @@ export function Lines(p: Props) {
         },
       }}
     >
-      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+      <SortableContext items={sorted} strategy={verticalListSortingStrategy}>
         <ol aria-label="What goes in, in this order">{items}</ol>
       </SortableContext>
     </DndContext>

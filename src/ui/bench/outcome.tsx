@@ -32,7 +32,7 @@ const Bottles = memo(function Bottles({ ml, kind, empties }: { ml: number; kind:
 });
 
 /** What you will have: yield, ready day, where it keeps and why, bottles, cost, and what a spoon holds. */
-export function Outcome({ r, care, cost, kind, empties, currency, today, stale }: Props) {
+export const Outcome = memo(function Outcome({ r, care, cost, kind, empties, currency, today, stale }: Props) {
   const units = useUnits();
   const head = verdictHead(r.verdict);
   const w = care.window;
@@ -53,7 +53,7 @@ export function Outcome({ r, care, cost, kind, empties, currency, today, stale }
         </p>
       </div>
       <h3 className="pt-3 text-[1.25rem] font-bold leading-snug" data-testid="verdict">{head.place} {head.life && <span className={r.verdict.place === "cupboard" ? "bg-celadon px-1" : r.verdict.place === "fridge" ? "bg-cobalt-pale px-1" : "bg-rust-pale px-1"}>{head.life}</span>}</h3>
-      <ul className="pt-1" data-testid="why">{verdictWhy(r.verdict, r).map((x) => <li key={x}>{x}</li>)}</ul>
+      <ul className="pt-1" data-testid="why">{verdictWhy(r.verdict, r).map((x, i) => <li key={i}>{x}</li>)}</ul>
       {near && <p className="quiet pt-1">For {near.row.cupboard ? `${near.row.cupboard.words} in a cupboard` : `${near.row.fridge.words} in the fridge`}: {near.lacks.map(distanceWords).join("; ")}.</p>}
       <div className="pt-3"><KeepingChart strained={r.strained} finished={r.finished} words={`${head.place} ${head.life}`} /></div>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 border-t border-rule pt-2 mt-1">
@@ -76,4 +76,4 @@ export function Outcome({ r, care, cost, kind, empties, currency, today, stale }
       </dl>
     </section>
   );
-}
+});

@@ -8,7 +8,7 @@ import type { Program } from "@/core/remedy/resolve";
 import type { Busy } from "@/core/stores/free";
 import type { VesselOnHand } from "@/core/stores/stores";
 import { VESSELS } from "@/core/vessel/catalogue";
-import { LIDS, LID_WORDS, VESSEL_SORTS, type Vessel, type VesselSpec, WARES, WARE_WORDS, vesselWords } from "@/core/vessel/vessel";
+import { LIDS, LID_WORDS, type Lid, VESSEL_SORTS, type Vessel, type VesselSpec, WARES, WARE_WORDS, type Ware, vesselWords } from "@/core/vessel/vessel";
 import { type DrawnLayer, type DrawnMark, VesselFigure } from "../figures/vessel";
 import { substanceOf } from "../figures/substance";
 import { useUnits } from "../kit/units";
@@ -31,6 +31,8 @@ interface Props {
   readonly busy: readonly Busy[];
   /** Put these in the plan's place of the vessel, its lid and its ware. */
   readonly choose: (part: VesselPart, about?: string) => void;
+  readonly setLid: (lid: Lid) => void;
+  readonly setWare: (ware: Ware) => void;
   readonly take: (plan: Plan, rest?: Plan) => void;
 }
 
@@ -69,6 +71,32 @@ const VesselChoice = memo(function VesselChoice({ chosen, own, choose }: { chose
   );
 });
 
+/** Its lid, and what it is made of where that is in question; drawn again only when they change. */
+const LidAndWare = memo(function LidAndWare({ lid, ware, pot, crock, setLid, setWare }: { lid: Lid; ware: Ware; pot: boolean; crock: boolean; setLid: (lid: Lid) => void; setWare: (ware: Ware) => void }) {
+  return (
+    <>
+      {!pot && (
+        <>
+          {", "}
+          <label className="sr-only" htmlFor="lid-choice">Lid</label>
+          <select id="lid-choice" className="stitch py-0.5 font-normal" value={lid} onChange={(e) => setLid(e.target.value as Lid)}>
+            {LIDS.filter((l) => l !== "none").map((l) => <option key={l} value={l}>{LID_WORDS[l]}</option>)}
+          </select>
+        </>
+      )}
+      {(pot || crock || ware !== "glass") && (
+        <>
+          {", "}
+          <label className="sr-only" htmlFor="ware-choice">What it is made of</label>
+          <select id="ware-choice" className="stitch py-0.5 font-normal" value={ware} onChange={(e) => setWare(e.target.value as Ware)}>
+            {WARES.map((w) => <option key={w} value={w}>{WARE_WORDS[w]}</option>)}
+          </select>
+        </>
+      )}
+    </>
+  );
+});
+
 /** What could be done about a plan that does not fit, each one touch; found in a worker. */
 function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy" | "take">) {
   const free = useMemo(() => {
@@ -82,7 +110,7 @@ function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy
       {found.map((f) => (
         <li key={f.id} className="flex items-baseline justify-between gap-3 border-b border-rule py-1">
           <span>{f.words}</span>
-          <button type="button" className="plain shrink-0" aria-label={`Do this: ${f.words}`} onClick={() => take({ ...f.plan, name: plan.name }, f.rest)}>do this</button>
+          <button type="button" className="plain shrink-0" aria-label={`Do this: ${f.words}`} onClick={() => take(f.plan, f.rest)}>do this</button>
         </li>
       ))}
     </ul>
@@ -90,7 +118,7 @@ function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy
 }
 
 /** The middle of the Bench: which vessel, and what stands in it to scale. */
-export function VesselPane(p: Props) {
+export const VesselPane = memo(function VesselPane(p: Props) {
   const units = useUnits();
   const mine = useMemo(() => alike(p.owned, p.busy), [p.owned, p.busy]);
   const ownOne = chosenAmong(mine, p.plan);
@@ -124,24 +152,7 @@ export function VesselPane(p: Props) {
         <p className="stencil text-2xl" aria-hidden="true">{v?.size ?? ""}</p>
         <p>
           <VesselChoice chosen={ownOne ? `yours ${ownOne.id}` : spec ? "own" : ((p.plan.vessel as string | undefined) ?? "")} own={mine} choose={p.choose} />
-          {v && !pot && (
-            <>
-              {", "}
-              <label className="sr-only" htmlFor="lid-choice">Lid</label>
-              <select id="lid-choice" className="stitch py-0.5 font-normal" value={v.lid} onChange={(e) => p.choose({ vessel: p.plan.vessel, ...keep, lid: e.target.value as NonNullable<Plan["lid"]> })}>
-                {LIDS.filter((l) => l !== "none").map((l) => <option key={l} value={l}>{LID_WORDS[l]}</option>)}
-              </select>
-            </>
-          )}
-          {v && (pot || v.sort === "crock" || v.ware !== "glass") && (
-            <>
-              {", "}
-              <label className="sr-only" htmlFor="ware-choice">What it is made of</label>
-              <select id="ware-choice" className="stitch py-0.5 font-normal" value={v.ware} onChange={(e) => p.choose({ vessel: p.plan.vessel, ...keep, ware: e.target.value as NonNullable<Plan["ware"]> })}>
-                {WARES.map((w) => <option key={w} value={w}>{WARE_WORDS[w]}</option>)}
-              </select>
-            </>
-          )}
+          {v && <LidAndWare lid={v.lid} ware={v.ware} pot={pot} crock={v.sort === "crock"} setLid={p.setLid} setWare={p.setWare} />}
         </p>
         {ownOne && ownOne.holds.length === ownOne.count && <p className="wrong pt-1" role="status">{ownOne.holds.join(" and ")} {ownOne.count > 1 ? "stand in both of yours" : "stands in it"} today.</p>}
         {shape && spec && (
@@ -163,4 +174,4 @@ export function VesselPane(p: Props) {
       </div>
     </section>
   );
-}
+});

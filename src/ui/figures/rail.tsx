@@ -1,5 +1,5 @@
 "use client";
-import { useRef } from "react";
+import { memo, useRef } from "react";
 import type { Rail, RailJoint, RailNotch, RailPart } from "@/core/remedy/rail";
 import { type Substance, fillOf, substanceOf } from "./substance";
 
@@ -26,7 +26,7 @@ const substanceAt = (p: RailPart): Substance => (p.of === "decoction" || p.of ==
  * The ratio as a bar whose joints are dragged, nudged with arrow keys, or settled on a school's notch.
  * @param move called with a joint's new share; `dragging` while a pointer holds it
  */
-export function PartsRail({ rail, move }: { rail: Rail; move: (joint: RailJoint, share: number, dragging: boolean) => void }) {
+export const PartsRail = memo(function PartsRail({ rail, move }: { rail: Rail; move: (joint: RailJoint, share: number, dragging: boolean) => void }) {
   const bar = useRef<HTMLDivElement>(null);
   const { parts: segments, joints } = rail;
   const total = segments.reduce((s, x) => s + x.parts, 0);
@@ -109,4 +109,4 @@ export function PartsRail({ rail, move }: { rail: Rail; move: (joint: RailJoint,
       </div>
     </section>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Stuff } from "@/core/material/material";
 
 /** The substances the drawings know; each has one colour and one pattern everywhere. */
@@ -59,10 +60,10 @@ export function SubstanceDefs() {
 }
 
 /** A swatch of a substance, as it stands in the drawings. */
-export function Swatch({ of, size = 16 }: { of: Substance; size?: number }) {
+export const Swatch = memo(function Swatch({ of, size = 16 }: { of: Substance; size?: number }) {
   return (
     <svg width={size} height={size} aria-hidden="true" className="shrink-0">
       <rect x="0.5" y="0.5" width={size - 1} height={size - 1} fill={fillOf(of)} stroke="#1f2125" />
     </svg>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { type Profile, type Solid, diameterAt, solidOf } from "@/core/vessel/profile";
 import { type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
 
@@ -69,6 +70,52 @@ export function described(p: Pick<Props, "layers" | "marks" | "title" | "floater
   return `${p.title}. ${layers.length > 0 ? `From the base up: ${layers.join("; ")}.` : "Empty."}${p.floaters && p.floaters.length > 0 ? ` ${p.floaters.join(" and ")} float and want a weight.` : ""}`;
 }
 
+/** The glass, its lid or handle: they stay as they are while the levels move. Lengths in pixels, but for cm where it says so. */
+const Shell = memo(function Shell({ right, left, lid, measured, middle, mouth, k, brimCm, top, lidCm, handle }: { right: string; left: string; lid: DrawnLid; measured: boolean; middle: number; mouth: number; k: number; brimCm: number; top: number; lidCm: number; handle: number }) {
+  const pot = lid === "none";
+  const y = (cm: number): number => top + (brimCm - cm) * k;
+  return (
+    <>
+      <path d={`M${right}L${left}`} fill="none" stroke="#1f2125" strokeWidth={measured ? 2 : 1.6} strokeLinejoin="round" />
+      {pot ? (
+        <>
+          <path d={`M${middle + (mouth + GLASS) * k} ${y(brimCm * 0.86)}h${handle * k}`} stroke="#1f2125" strokeWidth={measured ? 7 : 4} />
+          <path d={`M${middle - (mouth + GLASS) * k - 3} ${y(brimCm)}H${middle + (mouth + GLASS) * k + 3}`} stroke="#1f2125" strokeWidth="2.5" />
+        </>
+      ) : lid === "cork" ? (
+        <path d={`M${middle - mouth * k * 0.96} ${y(brimCm - lidCm * 0.45)}L${middle - mouth * k * 1.12} ${y(brimCm) - lidCm * k * 0.55}H${middle + mouth * k * 1.12}L${middle + mouth * k * 0.96} ${y(brimCm - lidCm * 0.45)}Z`} fill="#cda978" stroke="#1f2125" strokeWidth="1.4" />
+      ) : lid === "cloth" ? (
+        <path d={`M${middle - (mouth + 0.5) * k} ${y(brimCm - 1.1)}Q${middle - (mouth + 0.4) * k} ${y(brimCm) - 5} ${middle - mouth * k} ${y(brimCm) - 6}H${middle + mouth * k}Q${middle + (mouth + 0.4) * k} ${y(brimCm) - 5} ${middle + (mouth + 0.5) * k} ${y(brimCm - 1.1)}`} fill="var(--color-paper)" stroke="#1f2125" strokeWidth="1.4" />
+      ) : (
+        <>
+          <rect x={middle - (mouth + GLASS + 0.15) * k} y={y(brimCm) - lidCm * k * 0.72} width={(mouth + GLASS + 0.15) * 2 * k} height={lidCm * k * (lid === "glass" ? 0.72 : 1.15)} fill={lid === "glass" ? "var(--color-glaze)" : lid === "plastic" ? "var(--color-paper)" : "#c3c2bd"} stroke="#1f2125" strokeWidth={measured ? 2 : 1.5} />
+          {lid === "glass" && <path d={`M${middle - (mouth + GLASS + 0.05) * k} ${y(brimCm) + 1.5}h${(mouth + GLASS + 0.05) * 2 * k}`} stroke="#b0623c" strokeWidth={measured ? 4 : 2.5} />}
+          {(lid === "metal" || lid === "coated-metal") && <path d={`M${middle - (mouth + GLASS + 0.15) * k} ${y(brimCm) - lidCm * k * 0.3}h${(mouth + GLASS + 0.15) * 2 * k}`} stroke="#1f2125" strokeWidth="0.8" strokeDasharray="2 3" />}
+        </>
+      )}
+    </>
+  );
+});
+
+/** cm up the side. */
+const Ruler = memo(function Ruler({ x, brimCm, top, k }: { x: number; brimCm: number; top: number; k: number }) {
+  const step = brimCm > 40 ? 10 : 5;
+  const ticks = Array.from({ length: Math.floor(brimCm) + 1 }, (_, i) => i);
+  const y = (cm: number): number => top + (brimCm - cm) * k;
+  return (
+    <g fontSize="14" fill="#55534f" aria-hidden="true">
+      <path d={`M${x - 14} ${y(0)}V${y(Math.floor(brimCm))}`} stroke="#1f2125" strokeWidth="1.2" />
+      {ticks.map((c) => (
+        <g key={c}>
+          <path d={`M${x - 14} ${y(c)}h-${c % step === 0 ? 9 : 5}`} stroke="#1f2125" strokeWidth="1.2" />
+          {c % step === 0 && <text x={x - 27} y={y(c) + 5} textAnchor="end">{c}</text>}
+        </g>
+      ))}
+      <text x={x - 27} y={y(Math.floor(brimCm)) - 10} textAnchor="end">cm</text>
+    </g>
+  );
+});
+
 /** Cross-section of a vessel to scale, from its real profile; every level is the reckoned one. */
 export function VesselFigure(p: Props) {
   const solid = solidOf(p.profile);
@@ -95,8 +142,6 @@ export function VesselFigure(p: Props) {
   const left = [...wall].reverse().map(([h, r]) => `${(middle - r * k).toFixed(1)} ${y(h).toFixed(1)}`);
   const marks = p.marks ?? [];
   const labelAt = spread(marks.map((m) => y(m.cm)), 40, top + 8, height - 30);
-  const step = solid.brimCm > 40 ? 10 : 5;
-  const ticks = Array.from({ length: Math.floor(solid.brimCm) + 1 }, (_, i) => i);
   const surface = Math.max(0, ...p.layers.map((l) => l.toCm));
   const line = p.headspaceCm === undefined ? undefined : solid.brimCm - p.headspaceCm;
   return (
@@ -111,38 +156,11 @@ export function VesselFigure(p: Props) {
           })}
         </g>
       )}
-      <path d={`M${right.slice().reverse().join("L")}L${left.slice().reverse().join("L")}`} fill="none" stroke="#1f2125" strokeWidth={measured ? 2 : 1.6} strokeLinejoin="round" />
-      {pot ? (
-        <>
-          <path d={`M${middle + (mouth + GLASS) * k} ${y(solid.brimCm * 0.86)}h${handle * k}`} stroke="#1f2125" strokeWidth={measured ? 7 : 4} />
-          <path d={`M${middle - (mouth + GLASS) * k - 3} ${y(solid.brimCm)}H${middle + (mouth + GLASS) * k + 3}`} stroke="#1f2125" strokeWidth="2.5" />
-        </>
-      ) : p.lid === "cork" ? (
-        <path d={`M${middle - mouth * k * 0.96} ${y(solid.brimCm - lidCm * 0.45)}L${middle - mouth * k * 1.12} ${y(solid.brimCm) - lidCm * k * 0.55}H${middle + mouth * k * 1.12}L${middle + mouth * k * 0.96} ${y(solid.brimCm - lidCm * 0.45)}Z`} fill="#cda978" stroke="#1f2125" strokeWidth="1.4" />
-      ) : p.lid === "cloth" ? (
-        <path d={`M${middle - (mouth + 0.5) * k} ${y(solid.brimCm - 1.1)}Q${middle - (mouth + 0.4) * k} ${y(solid.brimCm) - 5} ${middle - mouth * k} ${y(solid.brimCm) - 6}H${middle + mouth * k}Q${middle + (mouth + 0.4) * k} ${y(solid.brimCm) - 5} ${middle + (mouth + 0.5) * k} ${y(solid.brimCm - 1.1)}`} fill="var(--color-paper)" stroke="#1f2125" strokeWidth="1.4" />
-      ) : (
-        <>
-          <rect x={middle - (mouth + GLASS + 0.15) * k} y={y(solid.brimCm) - lidCm * k * 0.72} width={(mouth + GLASS + 0.15) * 2 * k} height={lidCm * k * (p.lid === "glass" ? 0.72 : 1.15)} fill={p.lid === "glass" ? "var(--color-glaze)" : p.lid === "plastic" ? "var(--color-paper)" : "#c3c2bd"} stroke="#1f2125" strokeWidth={measured ? 2 : 1.5} />
-          {p.lid === "glass" && <path d={`M${middle - (mouth + GLASS + 0.05) * k} ${y(solid.brimCm) + 1.5}h${(mouth + GLASS + 0.05) * 2 * k}`} stroke="#b0623c" strokeWidth={measured ? 4 : 2.5} />}
-          {(p.lid === "metal" || p.lid === "coated-metal") && <path d={`M${middle - (mouth + GLASS + 0.15) * k} ${y(solid.brimCm) - lidCm * k * 0.3}h${(mouth + GLASS + 0.15) * 2 * k}`} stroke="#1f2125" strokeWidth="0.8" strokeDasharray="2 3" />}
-        </>
-      )}
+      <Shell right={right.slice().reverse().join("L")} left={left.slice().reverse().join("L")} lid={p.lid} measured={measured} middle={middle} mouth={mouth} k={k} brimCm={solid.brimCm} top={top} lidCm={lidCm} handle={handle} />
       {measured && line !== undefined && surface < line - 0.05 && (
         <path d={`M${middle - (diameterAt(solid, line) / 2) * k} ${y(line)}H${middle + (diameterAt(solid, line) / 2) * k}`} stroke="#55534f" strokeWidth="1" strokeDasharray="5 4" />
       )}
-      {measured && (
-        <g fontSize="14" fill="#55534f" aria-hidden="true">
-          <path d={`M${rulerW - 14} ${y(0)}V${y(Math.floor(solid.brimCm))}`} stroke="#1f2125" strokeWidth="1.2" />
-          {ticks.map((c) => (
-            <g key={c}>
-              <path d={`M${rulerW - 14} ${y(c)}h-${c % step === 0 ? 9 : 5}`} stroke="#1f2125" strokeWidth="1.2" />
-              {c % step === 0 && <text x={rulerW - 27} y={y(c) + 5} textAnchor="end">{c}</text>}
-            </g>
-          ))}
-          <text x={rulerW - 27} y={y(Math.floor(solid.brimCm)) - 10} textAnchor="end">cm</text>
-        </g>
-      )}
+      {measured && <Ruler x={rulerW} brimCm={solid.brimCm} top={top} k={k} />}
       {measured &&
         marks.map((m, i) => {
           const from = middle + (diameterAt(solid, m.cm) / 2) * k;
