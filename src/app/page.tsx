@@ -23,7 +23,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] pt-5">
       <section aria-labelledby="shelf">
         <h1 id="shelf" className="sr-only">Shelf</h1>
-        {justBegun && <p role="status" className="bg-celadon px-3 py-2 mb-4">{justBegun.code}, {justBegun.name}, has begun. Label the jar: <strong>{justBegun.code}, {printDay(today)}</strong>.</p>}
+        {justBegun && <p role="status" className="bg-celadon px-3 py-2 mb-4">{justBegun.code}, {justBegun.name}, has begun. Label the jar: <strong>{justBegun.code}, {printDay(today)}</strong>. <Link href={`/batch/${justBegun.id}/make`}>Make it, step by step.</Link></p>}
         {cards.length > 0 ? <Shelves cards={cards} /> : <p className="pt-10 max-w-md">The shelf is empty. Working jars stand here once they are begun. <Link href="/bench">Plan the first at the Bench.</Link></p>}
       </section>
       <aside className="min-w-0">

@@ -249,6 +249,14 @@ describe("told what could hurt", () => {
     await says(page, "has begun");
     const [row] = await home.sql<{ id: string; body: { reasons: Record<string, string> } }[]>`select stream_id as id, body from event where type = 'begun' order by recorded_at desc limit 1`;
     expect(row!.body.reasons).toEqual({ "raw-elder": "simmered before it was dried" });
+    await goTo(page, `${app.url}/batch/${row!.id}/make`);
+    expect(await words(page)).toMatch(/elderberry, dried, whole: 1 cup loose, \d+ g/);
+    expect(await words(page)).toMatch(/honey: .*Pour to the 15\.\d cm mark/);
+    expect(await raised()).toContain("stop raw-elder");
+    await page.click('main input[type="checkbox"]');
+    await says(page, "3 still to do");
+    await page.reload();
+    await says(page, "3 still to do");
     await goTo(page, `${app.url}/batch/${row!.id}/strain`);
     expect(await words(page)).toContain("Spent elder seeds are not for eating raw");
     expect(await words(page)).toContain("Gone on all the same: “simmered before it was dried”");

@@ -23,9 +23,9 @@ afterAll(async () => {
 });
 
 const views = (): Record<string, string> => ({
-  stores: "/stores", household: "/household", shelf: "/", bench: "/bench", cellar: "/cellar", batch: `/batch/${ids["OX-26-02"]}`, discarded: `/batch/${ids["FC-26-01"]}`, bottled: `/batch/${ids["SY-26-01"]}`, strain: `/batch/${ids["FC-26-02"]}/strain`, finish: `/batch/${ids["VI-26-02"]}/finish`, bottle: `/batch/${ids["VI-26-02"]}/bottle`, labels: `/batch/${ids["SY-26-01"]}/label`, nowhere: "/batch/nowhere",
+  stores: "/stores", household: "/household", shelf: "/", bench: "/bench", cellar: "/cellar", batch: `/batch/${ids["OX-26-02"]}`, discarded: `/batch/${ids["FC-26-01"]}`, bottled: `/batch/${ids["SY-26-01"]}`, make: `/batch/${ids["OX-26-03"]}/make`, strain: `/batch/${ids["FC-26-02"]}/strain`, finish: `/batch/${ids["VI-26-02"]}/finish`, bottle: `/batch/${ids["VI-26-02"]}/bottle`, labels: `/batch/${ids["SY-26-01"]}/label`, nowhere: "/batch/nowhere",
 });
-const NAMES = ["stores", "household", "shelf", "bench", "cellar", "batch", "discarded", "bottled", "strain", "finish", "bottle", "labels", "nowhere"];
+const NAMES = ["stores", "household", "shelf", "bench", "cellar", "batch", "discarded", "bottled", "make", "strain", "finish", "bottle", "labels", "nowhere"];
 const planned = async (page: Page): Promise<void> => {
   await goTo(page, `${app.url}/bench`);
   await page.waitForSelector('[aria-busy="false"]');

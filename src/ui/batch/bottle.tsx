@@ -65,7 +65,7 @@ export function BottleUp({ batch, today, company, empties }: { batch: Batch; tod
   return (
     <div className="grid gap-10 lg:grid-cols-[minmax(0,1fr)_24rem] text-[1.125rem]">
       <div>
-        <p className="py-3">About <strong>{units.volumeExact(have.value)}</strong> to bottle. Bottles and stoppers washed and scalded, dry.</p>
+        <p className="py-3">About <strong>{units.volumeExact(have.value)}</strong> to bottle.</p>
         <ul aria-label="Bottles" className="border-t-2 border-iron">
           {rows.map((x, i) => {
             const v = VESSELS.get(x.vessel)!;

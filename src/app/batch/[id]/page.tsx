@@ -31,7 +31,8 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const head = verdictHead(r.reckoning.verdict);
   const stage = STAGE_OF[batch.state];
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
-  const next = batch.state === "working" && (!w || day >= w.earliest) ? (["strain", "Strain it"] as const) : batch.state === "strained" ? (batch.diary.some((e) => e.type === "finished") ? (["bottle", "Bottle it"] as const) : (["finish", "Sweeten, sharpen or leave as it is"] as const)) : batch.state === "bottled" ? (["label", "Labels"] as const) : undefined;
+  const making = batch.state === "working" && (!w || day <= 1);
+  const next = batch.state === "working" && w && day >= w.earliest ? (["strain", "Strain it"] as const) : batch.state === "strained" ? (batch.diary.some((e) => e.type === "finished") ? (["bottle", "Bottle it"] as const) : (["finish", "Sweeten, sharpen or leave as it is"] as const)) : batch.state === "bottled" ? (["label", "Labels"] as const) : making ? (["make", "Make it, step by step"] as const) : undefined;
   return (
     <div className="pt-5">
       <div className="flex flex-wrap items-baseline gap-x-5">
@@ -48,8 +49,8 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           <p className="quiet">{contentsOf(r.program)}</p>
         </div>
         <div className="min-w-0">
-          {next && <p className="pb-4 flex flex-wrap items-center gap-5"><Link className="slab text-[1.25rem] min-h-14" href={`/batch/${batch.id}/${next[0]}`}>{next[1]}</Link>{batch.state === "strained" && next[0] === "finish" && <Link href={`/batch/${batch.id}/bottle`}>bottle as it is</Link>}</p>}
-          {!next && batch.state === "working" && w && <p className="pb-4 text-[1.25rem]">Rests until <strong>{printDay(addDays(batch.begunDay, w.earliest))}</strong>; best strained {printDay(addDays(batch.begunDay, w.best))}. <Link href={`/batch/${batch.id}/strain`}>Strain it sooner</Link></p>}
+          {next && <p className="pb-4 flex flex-wrap items-center gap-5"><Link className="slab text-[1.25rem] min-h-14" href={`/batch/${batch.id}/${next[0]}`}>{next[1]}</Link>{making && !w && <Link href={`/batch/${batch.id}/strain`}>it is made: strain it</Link>}{batch.state === "strained" && next[0] === "finish" && <Link href={`/batch/${batch.id}/bottle`}>bottle as it is</Link>}</p>}
+          {(!next || next[0] === "make") && batch.state === "working" && w && <p className="pb-4 text-[1.25rem]">Rests until <strong>{printDay(addDays(batch.begunDay, w.earliest))}</strong>; best strained {printDay(addDays(batch.begunDay, w.best))}. <Link href={`/batch/${batch.id}/strain`}>Strain it sooner</Link></p>}
           {due.length > 0 && card && <section aria-label="Due today" className="border-t border-rule"><Today items={touchesOf([{ ...card, due }])} /></section>}
           <h2 className="ruled-head pt-2">Journal</h2>
           <Diary batch={batch} />

@@ -7,7 +7,7 @@ const isPot = (sort: string | undefined): boolean => sort === "pot" || sort === 
 
 export const KITCHEN: readonly Rule[] = [
   {
-    id: "metal-lid-on-vinegar", basis: "acetic acid corrodes bare metal and creeps under a coating", stages: EVERYWHERE,
+    id: "metal-lid-on-vinegar", basis: "acetic acid corrodes bare metal and creeps under a coating", stages: ["plan", "make"],
     fires: (s) => {
       const v = s.program.vessel;
       if (!v || isPot(v.sort) || !sour(s) || (v.lid !== "metal" && v.lid !== "coated-metal")) return [];
@@ -28,7 +28,10 @@ export const KITCHEN: readonly Rule[] = [
   { id: "gloves", basis: "capsaicin and mustard oils burn skin and eyes", stages: ["plan", "make", "strain"], fires: allTagged(["hot", "pungent"], (l) => ({ severity: "note", says: `${cap(names(l, 2))} ${l.length > 1 ? "bite" : "bites"}.`, todo: "Gloves on, window open, hands off the eyes." })) },
   { id: "stains", basis: "kitchen experience", stages: IN_THE_KITCHEN, fires: allTagged(["stains"], (l) => ({ severity: "note", says: `${cap(names(l))} stains.`, todo: "Gloves and an apron; wipe the board at once." })) },
   { id: "oil-packed", basis: "oil and cream shelter what grows without air, and float where the vinegar is not", stages: EVERYWHERE, fires: (s) => tagged(s, "oil-packed", "oil").map((l) => ({ severity: "stop" as const, says: `${cap(l.stuff.name)} does not belong in an infusion: what sits in oil or cream sees none of the acid.`, todo: "Take the plain plant instead.", about: beside(l) })) },
-  { id: "clean-jars", basis: "ordinary food hygiene", stages: ["make", "bottle"], fires: (s) => [{ severity: "note", says: s.program.steep ? "Jar and lid washed in hot water and dried; a used one scalded." : "Bottles washed and scalded, used ones too; hot ones for hot syrup.", todo: "A smell that stays in the lid goes into the batch: take another.", about: { what: "vessel" } }] },
+  { id: "clean-jars", basis: "ordinary food hygiene", stages: ["make", "bottle"], fires: (s) => [
+    { severity: "note", says: s.program.steep ? "Jar and lid washed in hot water and dried; a used one scalded." : "Pot, jug and cloth clean and scalded.", todo: "A smell that stays in the lid goes into the batch: take another.", about: { what: "vessel" }, stages: ["make"] },
+    { severity: "note", says: "Bottles and stoppers washed and scalded, used ones too.", todo: "Dry ones for honey and spirit; hot ones for hot syrup.", about: { what: "whole" }, stages: ["bottle"] },
+  ] },
   { id: "soft-water", basis: "chlorine taints and can hinder a ferment", stages: IN_THE_KITCHEN, fires: (s) => { const l = s.program.lines.find((x) => x.stuff.class === "water" && x.stuff.id === "water"); return l && s.program.heatMinutes === 0 ? [{ severity: "note", says: "Water without chlorine: boiled and cooled, or stood overnight.", todo: "Tap water straight from the main tastes of it.", about: beside(l) }] : []; } },
   { id: "watch-the-pot", basis: "ordinary kitchen safety", stages: IN_THE_KITCHEN, fires: (s) => { const at = hotSteps(s)[0]; return at === undefined ? [] : [{ severity: "note", says: "A simmering pot is not left.", todo: "Syrup catches in the last minutes; sugar burns skin worse than water.", about: { what: "step", step: at } }]; } },
   { id: "finger-is-no-thermometer", basis: "a finger cannot tell 40 from 50 °C", stages: IN_THE_KITCHEN, fires: (s) => { const at = s.program.plan.steps.findIndex((x) => x.do === "cool"); return at < 0 ? [] : [{ severity: "note", says: "A finger is not a thermometer.", todo: "Measure, or wait until the pot can be held in both hands without thinking about it.", about: { what: "step", step: at } }]; } },
