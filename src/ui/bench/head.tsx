@@ -78,7 +78,7 @@ export const BenchHead = memo(function BenchHead(p: Props) {
     <>
       <h1>
         <label htmlFor="name" className="sr-only">Name of the batch</label>
-        <input id="name" className="w-full bg-transparent font-bold border-b border-transparent hover:border-ash placeholder:text-iron placeholder:opacity-100" placeholder={p.usualName} value={p.name} maxLength={80} onChange={(e) => actions.rename(e.target.value)} />
+        <input id="name" className="w-full text-ellipsis bg-transparent font-bold border-b border-transparent hover:border-ash placeholder:text-iron placeholder:opacity-100" placeholder={p.usualName} value={p.name} maxLength={80} onChange={(e) => actions.rename(e.target.value)} />
       </h1>
       {beside("name")}
       <p className="pt-1 leading-8">

@@ -80,7 +80,7 @@ function OneLot({ lot: s, currency }: { lot: LotStored; currency: string }) {
   };
   return (
     <li className="border-b border-rule py-2">
-      <div className="grid grid-cols-[20px_minmax(0,1fr)_auto] sm:grid-cols-[20px_minmax(0,14rem)_8rem_7rem_minmax(0,1fr)_auto] items-baseline gap-x-4">
+      <div className="grid grid-cols-[20px_minmax(0,1fr)_auto] sm:grid-cols-[20px_minmax(0,14rem)_7rem_9.5rem_minmax(0,1fr)_auto] items-baseline gap-x-4">
         <span className="self-center">{stuff?.ok && <Swatch of={substanceOf(stuff.value)} />}</span>
         <span className="min-w-0"><span className="font-semibold">{material?.row.names[0] ?? l.material}</span>{l.form ? `, ${l.form}` : ""}{l.strength ? `, ${l.strength}` : ""}{l.water !== undefined ? `, ${l.water} % water` : ""}</span>
         <span className="text-right">{s.leftG < 0.5 ? <span className="text-ash">used up</span> : said(s.leftG)}{s.leftG >= 0.5 && s.leftG < l.grams * 0.98 && <span className="quiet block">of {said(l.grams)}</span>}</span>

@@ -20,7 +20,7 @@ export const metadata: Metadata = { title: "Batch" };
 const STATE = { working: "working", strained: "strained, not yet bottled", bottled: "bottled", discarded: "discarded" } as const;
 
 /** Which cautions a batch wants said, by where it stands. */
-const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = { working: "make", strained: "bottle", bottled: "label", discarded: undefined };
+const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = { working: "strain", strained: "bottle", bottled: "label", discarded: undefined };
 
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
   const { batch, r, today } = await batchPage(params);
@@ -29,9 +29,9 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const day = daysBetween(batch.begunDay, today);
   const due = batch.state === "working" ? dueOn(r.care, batch.begunDay, today, batch.done) : [];
   const head = verdictHead(r.reckoning.verdict);
-  const stage = STAGE_OF[batch.state];
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   const making = batch.state === "working" && (!w || day <= 1);
+  const stage = making ? "make" : STAGE_OF[batch.state];
   const next = batch.state === "working" && w && day >= w.earliest ? (["strain", "Strain it"] as const) : batch.state === "strained" ? (batch.diary.some((e) => e.type === "finished") ? (["bottle", "Bottle it"] as const) : (["finish", "Sweeten, sharpen or leave as it is"] as const)) : batch.state === "bottled" ? (["label", "Labels"] as const) : making ? (["make", "Make it, step by step"] as const) : undefined;
   return (
     <div className="pt-5">

@@ -1,7 +1,7 @@
 import { daysBetween } from "../../care/day";
 import { type Flag, type Person, is, isChild, isUnderSixteen, takesMedicine } from "../../people/person";
 import type { Resolved } from "../../remedy/resolve";
-import { EVERYWHERE, type Raised, type Rule, type Severity, type Situation, beside, cap, has, names, tagged, who } from "../caution";
+import { EVERYWHERE, type Raised, type Rule, type Severity, type Situation, type Stage, beside, cap, has, names, tagged, who } from "../caution";
 
 /** mL of a teaspoon, the serving whose grams are shown. */
 const SPOON_ML = 5;
@@ -25,6 +25,9 @@ interface Concern {
   readonly label?: string | ((s: Situation) => string);
 }
 
+/** What holds for anyone is said when planning and again on the bottle; over the stove and the sieve only what is about someone it is meant for. */
+const FOR_ANYONE: readonly Stage[] = ["plan", "bottle", "label"];
+
 /**
  * A rule about people: grave for those it is meant for; a note naming those of the household it would not suit while nobody is named;
  * otherwise its general note, if it has one.
@@ -41,8 +44,8 @@ function concerning(c: Concern): Rule {
       const meant = s.meantFor.filter((p) => c.whose(p, s));
       if (meant.length > 0) return [{ severity: c.severity ?? "caution", says: c.says(plants, who(meant), s), todo: c.todo, about, ...label }];
       const maybe = s.meantFor.length === 0 ? s.others.filter((p) => c.whose(p, s)) : [];
-      if (maybe.length > 0) return [{ severity: c.general?.severity ?? "note", says: c.says(plants, who(maybe), s), todo: c.todo, about, ...label }];
-      return c.general ? [{ severity: c.general.severity ?? "note", says: c.general.says(plants, s), todo: c.general.todo, about, ...label }] : [];
+      if (maybe.length > 0) return [{ severity: c.general?.severity ?? "note", says: c.says(plants, who(maybe), s), todo: c.todo, about, stages: FOR_ANYONE, ...label }];
+      return c.general ? [{ severity: c.general.severity ?? "note", says: c.general.says(plants, s), todo: c.general.todo, about, stages: FOR_ANYONE, ...label }] : [];
     },
   };
 }
@@ -64,7 +67,7 @@ const sameThing = (allergy: string, l: Resolved): boolean => {
 };
 
 export const PEOPLE: readonly Rule[] = [
-  { id: "honey-under-twelve-months", basis: "infant botulism; general paediatric guidance", stages: EVERYWHERE, fires: (s) => { const honey = s.program.lines.find((l) => l.stuff.class === "honey" || has(l, "bee")); return honey ? [{ severity: "note", says: "Honey is in this.", todo: "Not for anyone under twelve months. The label will say so.", label: "Contains honey: never for a child under 12 months.", about: beside(honey) }] : []; } },
+  { id: "honey-under-twelve-months", basis: "infant botulism; general paediatric guidance", stages: FOR_ANYONE, fires: (s) => { const honey = s.program.lines.find((l) => l.stuff.class === "honey" || has(l, "bee")); return honey ? [{ severity: "note", says: "Honey is in this.", todo: "Not for anyone under twelve months. The label will say so.", label: "Contains honey: never for a child under 12 months.", about: beside(honey) }] : []; } },
   concerning({
     id: "alcohol", basis: "general guidance on alcohol in childhood, pregnancy, recovery and beside medicines", lines: alcoholLines,
     whose: (p, s) => isChild(p, s.today) || takesMedicine(p) || flagged("pregnant", "nursing", "avoids-alcohol", "liver")(p),

@@ -77,7 +77,7 @@ export function WaysDrawer({ plan, lots, company, today, currency, take }: Props
                 {i === 0 ? <span className="font-bold">{c.way.name}<span className="quiet font-normal"> (as planned)</span></span> : (
                   <>
                     <label className="sr-only" htmlFor={`beside-${i}`}>Way in column {i + 1}</label>
-                    <select id={`beside-${i}`} className="stitch max-w-[16rem]" value={c.way.id} onChange={(e) => swap(i - 1, e.target.value)}>
+                    <select id={`beside-${i}`} className="stitch max-w-[21rem]" value={c.way.id} onChange={(e) => swap(i - 1, e.target.value)}>
                       {others.filter((w) => w.id === c.way.id || !shown.includes(w)).map((w) => <option key={w.id} value={w.id}>{w.name}</option>)}
                     </select>
                   </>
