@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { UnreadableEvent } from "../journal/events";
+import { type Envelope, bodyReader, inOrder } from "../journal/envelope";
 
 /** What a household may say of itself. Amounts already typed keep the cups they were typed in. */
 export const Settings = z.strictObject({
@@ -10,25 +10,10 @@ export const Settings = z.strictObject({
 export type Settings = z.infer<typeof Settings>;
 
 export const HOUSEHOLD_VERSIONS: Readonly<Record<string, number>> = { settled: 1 };
-
-export interface HouseholdEvent {
-  readonly type: "settled";
-  readonly version: number;
-  readonly streamId: string;
-  readonly seq: number;
-  readonly key: string;
-  readonly at: string;
-  readonly day: string;
-  readonly body: Settings;
-}
+export type HouseholdEvent = Envelope<"settled", Settings>;
 
 /** Parses a stored body. Throws `UnreadableEvent`. */
-export function readHouseholdBody(type: string, version: number, body: unknown): Settings {
-  if (type !== "settled" || version > HOUSEHOLD_VERSIONS["settled"]!) throw new UnreadableEvent(`the household's journal holds “${type}” in version ${version}, which this build does not know; start the newer build`);
-  const parsed = Settings.safeParse(body);
-  if (!parsed.success) throw new UnreadableEvent(`an entry “${type}” of the household cannot be read: ${parsed.error.issues[0]?.message ?? "unknown"}`);
-  return parsed.data;
-}
+export const readHouseholdBody = bodyReader("the household’s journal", { settled: Settings }, HOUSEHOLD_VERSIONS);
 
 export interface Settled extends Settings {
   readonly seq: number;
@@ -36,6 +21,6 @@ export interface Settled extends Settings {
 
 /** The newest settings by the maker's time; `undefined` while nothing was ever changed. */
 export function foldHousehold(events: readonly HouseholdEvent[]): Settled | undefined {
-  const last = [...events].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.seq - b.seq)).at(-1);
+  const last = inOrder(events).at(-1);
   return last ? { ...last.body, seq: Math.max(...events.map((e) => e.seq)) } : undefined;
 }

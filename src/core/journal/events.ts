@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { type Envelope, bodyReader } from "./envelope";
 import { Line, Plan, WRINGING } from "../remedy/plan";
 import { TOUCHES } from "../care/care";
 
@@ -72,32 +73,9 @@ export const VERSIONS: Readonly<Record<EventType, number>> = { begun: 1, touched
 /** Types that commute: they are taken whatever the writer had seen. The others need the version the writer saw. */
 export const COMMUTES: ReadonlySet<EventType> = new Set<EventType>(["touched", "topped-up", "read", "noted"]);
 
-interface Envelope<T extends EventType> {
-  readonly type: T;
-  readonly version: number;
-  readonly streamId: string;
-  readonly seq: number;
-  /** The writer's idempotency key. */
-  readonly key: string;
-  /** The maker's time, ISO instant. */
-  readonly at: string;
-  /** The household's calendar day of `at`. */
-  readonly day: string;
-  readonly body: Body<T>;
-}
-export type JournalEvent = { [T in EventType]: Envelope<T> }[EventType];
+export type JournalEvent = { [T in EventType]: Envelope<T, Body<T>> }[EventType];
 
-/** A journal entry that cannot be read: a type from a newer build, or a body that is not what its type says. */
-export class UnreadableEvent extends Error {
-  override name = "UnreadableEvent";
-}
+const readStored = bodyReader("the journal", BODIES, VERSIONS);
 
 /** Parses a stored body of a type and version. Throws `UnreadableEvent`. */
-export function readBody<T extends EventType>(type: string, version: number, body: unknown): Body<T> {
-  const schema = (BODIES as Record<string, z.ZodType | undefined>)[type];
-  if (!schema) throw new UnreadableEvent(`the journal holds an entry of type “${type}”, which this build does not know; start the newer build`);
-  if (version > VERSIONS[type as EventType]) throw new UnreadableEvent(`the journal holds “${type}” in version ${version}, newer than this build reads`);
-  const parsed = schema.safeParse(body);
-  if (!parsed.success) throw new UnreadableEvent(`an entry “${type}” cannot be read: ${parsed.error.issues[0]?.message ?? "unknown"}`);
-  return parsed.data as Body<T>;
-}
+export const readBody = <T extends EventType>(type: string, version: number, body: unknown): Body<T> => readStored(type, version, body) as Body<T>;

@@ -1,6 +1,7 @@
 import type { TouchSort } from "../care/care";
 import type { Day } from "../care/day";
 import type { Line, Plan, Step } from "../remedy/plan";
+import { inOrder } from "./envelope";
 import { type Body, type Bottle, type EventType, type IssuedVerdict, type JournalEvent, readBody } from "./events";
 
 export type BatchState = "working" | "strained" | "bottled" | "discarded";
@@ -80,7 +81,7 @@ function asDone(plan: Plan, topUps: readonly Line[], strained: Body<"strained"> 
  * @returns `undefined` for an empty journal.
  */
 export function fold(events: readonly JournalEvent[]): Batch | undefined {
-  const ordered = [...events].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.seq - b.seq));
+  const ordered = inOrder(events);
   const corrections = new Map<number, { seq: number; why: string; body: unknown }>();
   for (const e of [...events].sort((a, b) => a.seq - b.seq)) if (e.type === "corrected") corrections.set(e.body.seq, { seq: e.seq, why: e.body.why, body: e.body.body });
   let begun: Extract<JournalEvent, { type: "begun" }> | undefined;

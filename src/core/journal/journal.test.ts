@@ -8,7 +8,8 @@ import { readIngredient, scaleText, takeApart } from "../remedy/ingredient";
 import { parseAmount } from "../quantity/amount";
 import { reckonProgram } from "../remedy/reckon";
 import { resolve } from "../remedy/resolve";
-import { EVENT_TYPES, type JournalEvent, UnreadableEvent, readBody } from "./events";
+import { UnreadableEvent } from "./envelope";
+import { EVENT_TYPES, type JournalEvent, readBody } from "./events";
 import { fold, mayFollow } from "./fold";
 import { reckonBatch } from "./reckon";
 

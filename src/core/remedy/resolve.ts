@@ -1,16 +1,17 @@
 import { type Fault, type Result, fail, fault, ok, under } from "../fault";
 import { MATERIALS, type Catalogue, named, search } from "../material/catalogue";
 import { type Material, type Stuff, stuffOf } from "../material/material";
-import { type Mixture, addTo, nothing } from "../mixture/components";
-import { type Entry, type Operation, figuresInto, FIGURES, run } from "../mixture/ledger";
+import type { Mixture } from "../mixture/components";
+import { type Entry, type Operation, run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
-import { type Amount, type Goal, parseAmount, parseStrength } from "../quantity/amount";
+import { type Amount, parseAmount, parseStrength } from "../quantity/amount";
 import { leadingNumber } from "../quantity/number";
 import { VESSELS } from "../vessel/catalogue";
-import { heightAt, volumeAt } from "../vessel/profile";
 import { type Vessel, vesselOf } from "../vessel/vessel";
 import { parseDuration } from "./duration";
 import type { Line, Plan } from "./plan";
+import { type Draft, fillJar } from "./fill-jar";
+import { solveGoal } from "./goal";
 import { weigh } from "./mass";
 import type { Span } from "../estimate";
 
@@ -59,12 +60,6 @@ export interface Surroundings {
 /** What tells one resolved material from another. */
 export const lineKey = (l: Pick<Line, "material" | "form" | "cut" | "strength" | "water">): string => [l.material, l.form ?? "", l.cut ?? "", l.strength ?? "", l.water ?? ""].join("|");
 
-/** mL of one gram as it stands in the jar on the first day: a piece with its air, a liquid, or dissolved crystals. */
-export function roomOf(stuff: Stuff): number {
-  if (stuff.plant) return 1 / stuff.density;
-  return stuff.bulkLoose === stuff.density ? 1 / stuff.density : 1 / stuff.trueDensity;
-}
-
 /** Water a minute from an open simmer, g per cm² of surface; typical for a gentle simmer, ±40 %. */
 const SIMMER_G_PER_MIN_CM2 = 0.045;
 /** What a closed lid lets go of that. */
@@ -77,134 +72,6 @@ function findMaterial(id: string, catalogue: Catalogue): Result<Material> {
   if (found[0] && found[0].score < 1) return ok(found[0].material);
   const names = found.map((f) => f.material.row.names[0]);
   return fail(fault("UnknownMaterial", names.length > 0 ? `“${id}” is not among the materials. Did you mean ${names.join(", ")}?` : `“${id}” is not among the materials. Add it to your stores with its water and density, or pick another name.`, ["material"], found[0]?.material.row.id));
-}
-
-interface Draft {
-  line: Line;
-  step: number;
-  place: number;
-  stuff: Stuff;
-  amount: Amount;
-  grams: number | undefined;
-  tolerance: number;
-  because: string;
-  stage: "jar" | "finish";
-  atOnce: boolean;
-}
-
-/**
- * Solves the amounts that fill the vessel: parts, shares of the jar, “fill” and “cover”.
- * The sum of the rooms of all that goes in equals the vessel's filling. Volumes are unmixed, as poured.
- */
-function fillJar(drafts: Draft[], vessel: Vessel | undefined, partMl: number | undefined): Result<number | undefined> {
-  const jar = drafts.filter((d) => d.atOnce);
-  const needs = jar.find((d) => d.grams === undefined && (d.amount.kind === "jar" || d.amount.kind === "fill" || d.amount.kind === "cover"));
-  if (needs && !vessel) return fail(fault("NeedsVessel", `“${needs.line.amount}” needs a jar to be measured by. Choose one, or write an amount in cups or millilitres.`, ["steps", needs.step, "what", needs.place, "amount"]));
-  // Herbs by the share of the jar are heaps, loosely filled.
-  for (const d of jar) {
-    if (d.grams !== undefined || d.amount.kind !== "jar" || !(d.stuff.plant || d.stuff.bulkLoose !== d.stuff.density)) continue;
-    d.grams = d.amount.count.value * vessel!.fillMl * d.stuff.bulkLoose;
-    d.tolerance = Math.max(d.stuff.volumeTolerance, d.amount.count.value > 0 ? (d.amount.count.high - d.amount.count.low) / 2 / d.amount.count.value : 0);
-    d.because = `${d.line.amount} of the ${vessel!.name} is ${Math.round(d.amount.count.value * vessel!.fillMl)} mL loose, at ${d.stuff.bulkLoose.toFixed(2)} g/mL, typical`;
-  }
-  // A ratio by weight and volume: so many mL for each g of herb.
-  for (const d of jar) {
-    if (d.grams !== undefined || d.amount.kind !== "ratio") continue;
-    const herb = jar.reduce((sum, e) => sum + (e.stuff.plant && e.grams !== undefined ? e.grams : 0), 0);
-    if (!(herb > 0)) return fail(fault("NothingToMeasureBy", "A ratio counts the herb's weight, and no herb has one yet. Give the herb in grams or cups.", ["steps", d.step, "what", d.place, "amount"]));
-    d.grams = herb * d.amount.mlPerG * d.stuff.density;
-    d.tolerance = 0.015;
-    d.because = `${d.amount.mlPerG} mL for each of ${Math.round(herb)} g of herb`;
-  }
-  const partLines = jar.filter((d) => d.grams === undefined && d.amount.kind === "part");
-  const fills = jar.filter((d) => d.grams === undefined && d.amount.kind === "fill");
-  let part = partMl;
-  const taken = () => jar.reduce((sum, d) => sum + (d.grams === undefined ? 0 : d.grams * roomOf(d.stuff)), 0);
-  const doesNotFit = (d: Draft): Result<never> =>
-    fail(fault("DoesNotFit", `What is measured already fills the ${vessel!.name} (${Math.round(vessel!.fillMl)} mL to its line). Take less herb or a larger jar, and the rest is poured to fit.`, ["steps", d.step, "what", d.place, "amount"]));
-  // Liquids poured to a line on the jar, one after another, round the herb that stands there.
-  for (const d of jar) {
-    if (d.grams !== undefined || d.amount.kind !== "jar") continue;
-    const room = d.amount.count.value * vessel!.fillMl - taken();
-    if (room <= 0) return doesNotFit(d);
-    d.grams = room * d.stuff.density;
-    d.tolerance = 0.05;
-    d.because = `poured to ${d.line.amount} by the line, ${Math.round(room)} mL round the herb`;
-  }
-  if (partLines.length > 0) {
-    if (fills.length > 0) return fail(fault("TwoFillers", "Parts already fill the jar. Give this one a number of parts too.", ["steps", fills[0]!.step, "what", fills[0]!.place, "amount"], "1 part"));
-    if (part === undefined) {
-      if (!vessel) return fail(fault("NeedsVessel", "Parts need a jar to fill, or the size of one part. Choose a jar.", ["vessel"]));
-      let weight = 0;
-      for (const d of partLines) {
-        const count = d.amount.kind === "part" ? d.amount.count.value : 0;
-        weight += count * (d.stuff.plant || d.stuff.bulkLoose !== d.stuff.density ? d.stuff.bulkLoose * roomOf(d.stuff) : 1);
-      }
-      const room = vessel.fillMl - taken();
-      if (room < 0.02 * vessel.fillMl) return doesNotFit(partLines[0]!);
-      part = room / weight;
-    }
-    for (const d of partLines) {
-      const count = d.amount.kind === "part" ? d.amount.count.value : 0;
-      d.grams = count * part * d.stuff.bulkLoose;
-      d.tolerance = d.stuff.plant ? d.stuff.volumeTolerance : 0.02;
-      d.because = `${d.line.amount} of ${Math.round(part)} mL`;
-    }
-  }
-  const covers = jar.filter((d) => d.grams === undefined && d.amount.kind === "cover");
-  for (const d of covers) {
-    const bed = jar.reduce((sum, e) => sum + (e.stuff.plant && e.grams !== undefined ? e.grams / e.stuff.bulkPressed : 0), 0);
-    const cm = d.amount.kind === "cover" ? d.amount.cm.value : 0;
-    const top = heightAt(vessel!.solid, bed) + cm;
-    if (top > vessel!.solid.brimCm) return fail(fault("DoesNotFit", `The herb stands ${heightAt(vessel!.solid, bed).toFixed(1)} cm high and the ${vessel!.name} only ${vessel!.solid.brimCm.toFixed(1)} cm. Take less herb or a larger jar.`, ["steps", d.step, "what", d.place, "amount"]));
-    const room = (volumeAt(vessel!.solid, top) - taken()) / covers.length;
-    if (room <= 0) return doesNotFit(d);
-    d.grams = room * d.stuff.density;
-    d.tolerance = 0.1;
-    d.because = `covers the herb by ${cm} cm`;
-  }
-  for (const d of fills) {
-    const room = (vessel!.fillMl - taken()) / (fills.length - fills.indexOf(d));
-    if (room < 0.02 * vessel!.fillMl) return doesNotFit(d);
-    d.grams = room * d.stuff.density;
-    d.tolerance = 0.04;
-    d.because = `fills the ${vessel!.name} to its line`;
-  }
-  return ok(part);
-}
-
-const GOAL_AT: Readonly<Record<Goal, number>> = { brix: FIGURES.indexOf("brix"), abv: FIGURES.indexOf("abv"), acid: FIGURES.indexOf("acid"), ph: FIGURES.indexOf("ph") };
-const GOAL_WORDS: Readonly<Record<Goal, string>> = { brix: "°Bx", abv: "% alcohol", acid: "% acid", ph: "pH" };
-const scratch = new Float64Array(FIGURES.length);
-
-/** Grams of a stuff that bring a liquid to a figure, by bisection to 1e-9 of the goal; a fault where no amount does (`NotReachable`). */
-export function solveGoal(liquid: Mixture, stuff: Stuff, goal: Goal, target: number): Result<number> {
-  const at = GOAL_AT[goal];
-  const mix = nothing();
-  const figure = (grams: number): number => {
-    mix.set(liquid);
-    addTo(mix, stuff.composition, grams);
-    figuresInto(mix, scratch, 0);
-    return scratch[at]!;
-  };
-  const now = figure(0);
-  // Compare with a thousandfold of it rather than the pure stuff, whose figures may be undefined (dry sugar has no pH).
-  let mass = 0;
-  for (let i = 0; i < 12; i++) mass += liquid[i]!;
-  const much = Math.max(1, mass) * 1000;
-  const most = figure(much);
-  const toward = Math.sign(most - now);
-  if (Math.abs(now - target) < 1e-9) return ok(0);
-  if (toward === 0 || Math.sign(target - now) !== toward) return fail(fault("NotReachable", `The liquid is already at ${now.toFixed(1)} ${GOAL_WORDS[goal]}; adding ${stuff.name} moves it ${toward > 0 ? "up" : "down"}, away from ${target}.`));
-  if ((most - target) * toward <= 0) return fail(fault("NotReachable", `No amount of ${stuff.name} brings the liquid to ${target} ${GOAL_WORDS[goal]}; pure, it would be ${most.toFixed(1)}. Choose a stronger one or a lower goal.`));
-  let low = 0;
-  let high = much;
-  for (let i = 0; i < 200 && high - low > 1e-10 * high; i++) {
-    const mid = (low + high) / 2;
-    if ((figure(mid) - target) * toward < 0) low = mid;
-    else high = mid;
-  }
-  return ok((low + high) / 2);
 }
 
 /** A volume written alone, in mL; a fault otherwise. */

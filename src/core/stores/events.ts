@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { UnreadableEvent } from "../journal/events";
+import { type Envelope, bodyReader, inOrder } from "../journal/envelope";
 import { StoreItem } from "./item";
 
 /**
@@ -16,27 +16,10 @@ export type StoreBody<T extends StoreEventType> = z.infer<(typeof STORE_BODIES)[
 export const STORE_EVENT_TYPES = Object.keys(STORE_BODIES) as StoreEventType[];
 export const STORE_VERSIONS: Readonly<Record<StoreEventType, number>> = { kept: 1, drawn: 1, gone: 1 };
 
-interface Envelope<T extends StoreEventType> {
-  readonly type: T;
-  readonly version: number;
-  readonly streamId: string;
-  readonly seq: number;
-  readonly key: string;
-  readonly at: string;
-  readonly day: string;
-  readonly body: StoreBody<T>;
-}
-export type StoreEvent = { [T in StoreEventType]: Envelope<T> }[StoreEventType];
+export type StoreEvent = { [T in StoreEventType]: Envelope<T, StoreBody<T>> }[StoreEventType];
 
 /** Parses a stored body of a type and version. Throws `UnreadableEvent`. */
-export function readStoreBody(type: string, version: number, body: unknown): unknown {
-  const schema = (STORE_BODIES as Record<string, z.ZodType | undefined>)[type];
-  if (!schema) throw new UnreadableEvent(`the stores hold an entry of type “${type}”, which this build does not know; start the newer build`);
-  if (version > STORE_VERSIONS[type as StoreEventType]) throw new UnreadableEvent(`the stores hold “${type}” in version ${version}, newer than this build reads`);
-  const parsed = schema.safeParse(body);
-  if (!parsed.success) throw new UnreadableEvent(`an entry “${type}” of the stores cannot be read: ${parsed.error.issues[0]?.message ?? "unknown"}`);
-  return parsed.data;
-}
+export const readStoreBody = bodyReader("the stores’ journal", STORE_BODIES, STORE_VERSIONS);
 
 /** A thing in the stores as its journal says it is. */
 export interface Stored {
@@ -50,7 +33,7 @@ export interface Stored {
 
 /** State = fold(events), by the maker's time and then by sequence. `undefined` for an empty journal. */
 export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
-  const ordered = [...events].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.seq - b.seq));
+  const ordered = inOrder(events);
   let item: StoreItem | undefined;
   let leftG = 0;
   let gone = false;

@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useReducer, useRef } from "react";
 import { Plan } from "@/core/remedy/plan";
 import type { Household } from "@/core/quantity/units";
 import type { Usual } from "@/core/remedy/ways";
@@ -27,7 +27,6 @@ export function useBench(household: Household, usualJar: string, usual: Usual) {
   const [history, act] = useReducer(step, undefined, (): History => ({ now: { ...fresh(household, usualJar, usual), id: "" }, past: [], future: [], about: undefined }));
   const bench = history.now;
   const plan = useMemo<Plan>(() => ({ ...bench.plan, name: bench.named ? bench.plan.name : usualName(bench.plan) }), [bench]);
-  const [asked, setAsked] = useState(0);
   const newest = useRef({ bench, plan });
   newest.current = { bench, plan };
 
@@ -57,11 +56,10 @@ export function useBench(household: Household, usualJar: string, usual: Usual) {
   }, []);
 
   const change = useCallback((to: Plan, about?: string): void => {
-    setAsked((n) => n + 1);
     act({ do: "change", to: { ...newest.current.bench, plan: to }, ...(about === undefined ? {} : { about }) });
   }, []);
   const changeBench = useCallback((to: Partial<Bench>, about?: string): void => act({ do: "change", to: { ...newest.current.bench, ...to }, ...(about === undefined ? {} : { about }) }), []);
   const giveReason = useCallback((id: string, why: string): void => changeBench({ reasons: { ...newest.current.bench.reasons, [id]: why } }, `reason-${id}`), [changeBench]);
   const forget = useCallback((): void => localStorage.removeItem(DRAFT), []);
-  return { bench, plan, history, act: act as (a: Action) => void, change, changeBench, giveReason, forget, newest, changes: asked };
+  return { bench, plan, history, act: act as (a: Action) => void, change, changeBench, giveReason, forget, newest };
 }
