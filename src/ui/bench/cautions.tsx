@@ -28,7 +28,7 @@ export const Notes = memo(function Notes({ cautions, head = "Good to know" }: { 
   return (
     <section aria-label={head} className="pt-4">
       <h2 className="ruled-head">{head}</h2>
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,17rem),1fr))] gap-x-8">
+      <ul className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,20rem),1fr))] gap-x-8">
         {cautions.map((c, i) => <li key={`${c.id}-${i}`} className="py-1.5 border-b border-rule" data-caution={c.id} data-severity={c.severity}><span className="font-semibold">{c.says}</span> {c.todo}</li>)}
       </ul>
     </section>

@@ -138,6 +138,8 @@ export const VesselPane = memo(function VesselPane(p: Props) {
         ...fit.marks.filter((m) => m.sort === "liquid").map((m) => ({ cm: m.cm, words: `${stuffs[m.of]?.stuff.name.split(" ").at(-1) ?? ""} to here`, hidden: m.hidden })),
       ]
     : [];
+  // The smallest of the household's free jars that takes it, where this one stands half empty.
+  const snug = fit && v && fit.filled < 0.6 && !pot ? freeChoices(p.owned, p.busy).find((c) => c.vessel.sort === "jar" && c.vessel.fillMl >= fit.day0.ml && c.vessel.fillMl < v.fillMl) : undefined;
   const number = (x: number): number | string => (Number.isFinite(x) ? x : "");
   const { lid, ware } = p.plan;
   const keep = { ...(lid ? { lid } : {}), ...(ware ? { ware } : {}) };
@@ -167,7 +169,7 @@ export const VesselPane = memo(function VesselPane(p: Props) {
           </div>
         )}
         {fit && fit.overLineMl > 1 && <p role="alert" className="wrong pt-1">{fit.overBrimMl > 0 ? `It runs over by ${units.volumeExact(fit.overBrimMl)}. Take less, or a larger jar.` : `It stands ${units.volumeExact(fit.overLineMl)} above the line; leave a finger of air under the lid.`}</p>}
-        {fit && fit.filled < 0.6 && !pot && <p className="quiet pt-1">It fills {Math.round(fit.filled * 100)} % of the {v?.sort}; a smaller one leaves less air over the herb.</p>}
+        {fit && fit.filled < 0.6 && !pot && <p className="quiet pt-1">It fills {Math.round(fit.filled * 100)} % of the {v?.sort}; a smaller one leaves less air over the herb. {snug && <button type="button" className="plain" onClick={() => p.choose({ vessel: snug.named, ...(snug.lid ? { lid: snug.lid } : {}), ...(snug.ware ? { ware: snug.ware } : {}) })}>Take the {vesselWords(snug.vessel)}</button>}</p>}
         {fit && fit.coverCm < -0.05 && <p role="alert" className="wrong pt-1">Herb stands {Math.abs(fit.coverCm).toFixed(1)} cm above the liquid. Pour more, or take less herb.</p>}
         {tooFull && <Fixes plan={p.plan} owned={p.owned} busy={p.busy} take={p.take} />}
         <div className="text-left max-w-md mx-auto">{p.cautions.map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={p.giveReason} />)}</div>

@@ -11,14 +11,30 @@ const MOST = 0.97;
 /** Share of the bar a letter of a notch's name takes, at the width of a tablet. */
 const LETTER = 0.0095;
 
-/** The notches whose names have room beside each other; the one the joint stands nearest to comes first. */
-function named(notches: readonly RailNotch[], at: (n: RailNotch) => number, now: number): ReadonlySet<RailNotch> {
-  const kept: RailNotch[] = [];
-  for (const n of [...notches].sort((a, b) => Math.abs(a.share - now) - Math.abs(b.share - now))) {
-    if (kept.every((k) => Math.abs(at(k) - at(n)) > ((k.name.length + n.name.length) / 2 + 1) * LETTER)) kept.push(n);
-  }
-  return new Set(kept);
+interface Named {
+  readonly notch: RailNotch;
+  /** Where it stands along the bar, and how far its joint is from it. */
+  readonly at: number;
+  readonly off: number;
 }
+
+/** The notches whose names have room beside each other along the whole bar; those their joints stand nearest to come first. */
+function withRoom(all: readonly Named[]): ReadonlySet<RailNotch> {
+  const kept: Named[] = [];
+  const reach = (n: Named): [number, number] => {
+    const half = (n.notch.name.length / 2 + 0.5) * LETTER;
+    const middle = Math.min(1 - half, Math.max(half, n.at));
+    return [middle - half, middle + half];
+  };
+  for (const n of [...all].sort((x, y) => x.off - y.off)) {
+    const [from, to] = reach(n);
+    if (kept.every((k) => { const [f, t] = reach(k); return to < f || from > t; })) kept.push(n);
+  }
+  return new Set(kept.map((k) => k.notch));
+}
+
+/** A name at the end of the bar is set inside it. */
+const anchored = (at: number): string => (at < 0.05 ? "items-start" : at > 0.95 ? "items-end -translate-x-full" : "items-center -translate-x-1/2");
 
 const substanceAt = (p: RailPart): Substance => (p.of === "decoction" || p.of === "steam" ? p.of : substanceOf(p.of));
 
@@ -36,21 +52,18 @@ export const PartsRail = memo(function PartsRail({ rail, move }: { rail: Rail; m
   const bounded = (j: RailJoint, share: number): number => Math.min(j.most ?? MOST, Math.max(j.least ?? LEAST, share));
   const settle = (j: RailJoint, share: number): number => j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? bounded(j, share);
   const span = (j: RailJoint): [number, number] => [starts[j.left]!, starts[j.left]! + (segments[j.left]!.parts + segments[j.left + 1]!.parts) / total];
+  const notchAt = (j: RailJoint, n: RailNotch): number => { const [from, to] = span(j); return to - n.share * (to - from); };
+  const said = withRoom(joints.flatMap((j) => j.notches.map((notch) => ({ notch, at: notchAt(j, notch), off: Math.abs(notch.share - shareOf(j)) }))));
   return (
     <section aria-label={rail.title} className="pt-1">
       <p className="quiet">{rail.title}</p>
       <div className="relative h-9 text-[0.9375rem]" aria-hidden="true">
-        {joints.flatMap((j) => {
-          const [from, to] = span(j);
-          const at = (n: RailNotch): number => to - n.share * (to - from);
-          const said = named(j.notches, at, shareOf(j));
-          return j.notches.map((n) => (
-            <span key={`${j.left}-${n.name}`} className="absolute bottom-0 -translate-x-1/2 text-center leading-none whitespace-nowrap" style={{ left: `${100 * at(n)}%` }}>
-              {said.has(n) ? n.name : ""}
-              <span className="block mx-auto mt-1 w-[2px] h-2 bg-iron" />
-            </span>
-          ));
-        })}
+        {joints.flatMap((j) => j.notches.map((n) => (
+          <span key={`${j.left}-${n.name}`} className={`absolute bottom-0 flex flex-col leading-none whitespace-nowrap ${anchored(notchAt(j, n))}`} style={{ left: `${100 * notchAt(j, n)}%` }}>
+            {said.has(n) ? n.name : ""}
+            <span className="block mt-1 w-[2px] h-2 bg-iron" />
+          </span>
+        )))}
       </div>
       <div ref={bar} className="relative h-10 touch-none select-none">
         <svg className="absolute inset-0 w-full h-9 top-0.5" aria-hidden="true">
