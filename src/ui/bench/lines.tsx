@@ -102,6 +102,25 @@ function SayItElse({ name, line, stuff, grams, household, measures, say }: { nam
   );
 }
 
+/** Its form and cut; drawn again only when they change. */
+const FormAndCut = memo(function FormAndCut({ name, material, form, cut, step, place, reform }: { name: string; material: Material; form: Form; cut: Cut | undefined; step: number; place: number; reform: LineActions["reform"] }) {
+  return (
+    <>
+      <select aria-label={`${name}: form`} className="stitch font-normal py-0.5" value={form} onChange={(e) => reform({ step, place }, { form: e.target.value as Form })}>
+        {formsOf(material).map((f) => <option key={f}>{f}</option>)}
+      </select>
+      {form !== "powdered" && (
+        <>
+          {", "}
+          <select aria-label={`${name}: cut`} className="stitch font-normal py-0.5" value={cut} onChange={(e) => reform({ step, place }, { cut: e.target.value as Cut })}>
+            {CUTS.map((c) => <option key={c}>{c}</option>)}
+          </select>
+        </>
+      )}
+    </>
+  );
+});
+
 /** One line; drawn again only when it or what it comes to has changed, so that a drag touches only what moves. */
 const OneLine = memo(function OneLine(p: LineProps) {
   const { line, step, place, last } = p;
@@ -149,21 +168,7 @@ const OneLine = memo(function OneLine(p: LineProps) {
         {stuff?.ok && p.grams !== undefined ? <SayItElse name={name} line={line} stuff={stuff.value} grams={g} household={p.household} measures={p.measures} say={(amount) => p.actions.change(spot, (l) => ({ ...l, amount }), `${id}-unit`)} /> : <span />}
         <button type="button" className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center self-center justify-self-center" aria-label={`Take out ${name}`} onClick={() => p.actions.remove(spot)}>{OUT}</button>
         <span className="col-start-2 min-w-0">
-          {plant && (
-            <>
-              <select aria-label={`${name}: form`} className="stitch font-normal py-0.5" value={stuff?.ok ? stuff.value.form : (line.form ?? "")} onChange={(e) => p.actions.reform(spot, { form: e.target.value as Form })}>
-                {formsOf(material).map((f) => <option key={f}>{f}</option>)}
-              </select>
-              {stuff?.ok && stuff.value.form !== "powdered" && (
-                <>
-                  {", "}
-                  <select aria-label={`${name}: cut`} className="stitch font-normal py-0.5" value={stuff.value.cut} onChange={(e) => p.actions.reform(spot, { cut: e.target.value as Cut })}>
-                    {CUTS.map((c) => <option key={c}>{c}</option>)}
-                  </select>
-                </>
-              )}
-            </>
-          )}
+          {plant && stuff?.ok && <FormAndCut name={name} material={material} form={stuff.value.form!} cut={stuff.value.cut} step={step} place={place} reform={p.actions.reform} />}
         </span>
         <span id={`${id}-exact`} className={`quiet text-right whitespace-nowrap ${p.stale ? "opacity-50" : ""} ${plant ? "" : "col-start-2 col-span-2"}`}>{exact}</span>
         <span className="col-start-5 inline-flex justify-center">
