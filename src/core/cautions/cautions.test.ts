@@ -5,22 +5,16 @@ import type { Person } from "../people/person";
 import type { Line, Plan } from "../remedy/plan";
 import { reckonProgram } from "../remedy/reckon";
 import { resolve } from "../remedy/resolve";
-import { emptyPlan, madeBy, wayById } from "../remedy/ways";
+import { line, made } from "../remedy/trial";
 import type { Caution, Severity, Stage } from "./caution";
 import { basisTable } from "./basis";
 import { RULES, at, cautionsOf, unanswered } from "./rules";
 
 const TODAY = "2026-11-24";
 const person = (name: string, more: Partial<Person> = {}): Person => ({ name, flags: [], allergies: [], ...more });
-const line = (material: string, amount: string, more: Partial<Line> = {}): Line => ({ material, amount, ...more });
 const fresh = (material: string, amount: string): Line => line(material, amount, { form: "fresh" });
 const dried = (material: string, amount = "1 tbsp"): Line => line(material, amount, { form: "dried" });
 
-/** A plan in a way, on these herbs. */
-const made = (way: string, herbs: Line[], more: Partial<Plan> = {}): Plan => {
-  const w = wayById(way)!;
-  return { ...madeBy(w, { ...emptyPlan(w.kind, "us", "m-1000"), name: "Trial", steps: [{ do: "add", what: herbs }] }, "m-1000"), ...more };
-};
 const OXYMEL = (...herbs: Line[]): Plan => made("oxymel-even", herbs);
 const SYRUP = (...herbs: Line[]): Plan => made("syrup-fridge", herbs);
 const CIDER = (...herbs: Line[]): Plan => made("cider-after", herbs);

@@ -8,6 +8,7 @@ import type { LotOnHand } from "../stores/stores";
 import type { Plan } from "./plan";
 import { type Reckoning, reckonProgram } from "./reckon";
 import { type Program, type Surroundings, resolve } from "./resolve";
+import { spoonOf } from "./spoon";
 import { type Way, madeBy } from "./ways";
 import { herbsWeighed } from "./whatif";
 
@@ -22,15 +23,10 @@ export interface Column {
 export const ROWS = ["ready", "yield", "sweetness", "sharpness", "strength", "keeping", "herb", "sugar", "alcohol", "cost"] as const;
 export type RowName = (typeof ROWS)[number];
 
-/** mL of a teaspoon. */
-const SPOON_ML = 5;
-const ETHANOL_G = 0.789;
-
 /** A figure of a column as its row shows it, with its spread; the ready day in days, the keeping in days of its place. */
 export function figureOf(c: Column, row: RowName): Estimate | undefined {
   if (!c.made) return undefined;
   const { reckoning: r, care, cost } = c.made;
-  const by = (e: Estimate, k: number): Estimate => ({ value: e.value * k, low: e.low * k, high: e.high * k, because: e.because });
   const exactly = (value: number, low = value, high = value): Estimate => ({ value, low, high, because: [] });
   switch (row) {
     case "ready":
@@ -46,11 +42,11 @@ export function figureOf(c: Column, row: RowName): Estimate | undefined {
     case "keeping":
       return exactly((r.verdict.place === "cupboard" ? 10_000 : 0) + r.verdict.life.days);
     case "herb":
-      return by(r.herbPerMl, SPOON_ML);
+      return spoonOf(r).herb;
     case "sugar":
-      return by(r.finished.sugar100, SPOON_ML / 100);
+      return spoonOf(r).sugar;
     case "alcohol":
-      return by(r.finished.abv, (SPOON_ML * ETHANOL_G) / 100);
+      return spoonOf(r).alcohol;
     case "cost":
       return cost.batch;
   }

@@ -16,14 +16,10 @@ import { reckon, reckonProgram } from "./reckon";
 import { type Program, resolve } from "./resolve";
 import { reformed, said, sayingNow, sayingsOf } from "./restate";
 import { QUESTIONS, questionsFor, schoolOf } from "./schools";
-import { emptyPlan, madeBy, wayById, waysOf } from "./ways";
+import { line, made } from "./trial";
+import { wayById, waysOf } from "./ways";
 import { type Wish, whatIf } from "./whatif";
 
-const line = (material: string, amount: string, more: Partial<Line> = {}): Line => ({ material, amount, ...more });
-const made = (way: string, herbs: Line[], more: Partial<Plan> = {}): Plan => {
-  const w = wayById(way)!;
-  return { ...madeBy(w, { ...emptyPlan(w.kind, "us", "m-1000"), name: "Trial", steps: [{ do: "add", what: herbs }] }, "m-1000"), ...more };
-};
 const value = (p: Plan) => {
   const r = reckon(p);
   if (!r.ok) throw new Error(`${r.faults[0]!.name}: ${r.faults[0]!.message}`);

@@ -6,9 +6,9 @@ import { VESSELS } from "../vessel/catalogue";
 import { KINDS, type Line, type Plan, readPlan } from "./plan";
 import { reckon, reckonProgram } from "./reckon";
 import { resolve } from "./resolve";
+import { line } from "./trial";
 import { WAYS, cautiousWay, emptyPlan, madeBy } from "./ways";
 
-const line = (material: string, amount: string, more: Partial<Line> = {}): Line => ({ material, amount, ...more });
 const oxymel = (lines: Line[], more: Partial<Plan> = {}): Plan => ({
   format: "jolly-crock/plan", version: 1, units: "us", name: "Hyssop oxymel", kind: "oxymel", vessel: "m-1000",
   steps: [{ do: "add", what: lines }, { do: "steep", for: "6 weeks", in: "dark-cupboard" }, { do: "strain", how: "wrung" }, { do: "bottle" }], ...more,

@@ -5,17 +5,12 @@ import { convert } from "../material/convert";
 import { stuffOf } from "../material/material";
 import { VESSELS } from "../vessel/catalogue";
 import { smallestChanges, sweetForCupboard } from "./changes";
-import type { Line, Plan } from "./plan";
+import type { Plan } from "./plan";
 import { reckon } from "./reckon";
 import { largestIn, scaleTo, splitOver } from "./scale";
 import { blend, menstruumFor, ratioOf, strengthFor } from "./tincture";
-import { emptyPlan, madeBy, wayById } from "./ways";
+import { line, made as way } from "./trial";
 
-const line = (material: string, amount: string, more: Partial<Line> = {}): Line => ({ material, amount, ...more });
-const way = (id: string, herbs: Line[], more: Partial<Plan> = {}): Plan => {
-  const w = wayById(id)!;
-  return { ...madeBy(w, { ...emptyPlan(w.kind, "us", "m-1000"), steps: [{ do: "add", what: herbs }] }, "m-1000"), ...more };
-};
 const value = (p: Plan) => {
   const r = reckon(p);
   if (!r.ok) throw new Error(`${r.faults[0]!.name}: ${r.faults[0]!.message}`);

@@ -1,11 +1,9 @@
 import { type Estimate, estimate } from "../estimate";
 import type { Reckoning } from "../remedy/reckon";
 import type { Program } from "../remedy/resolve";
+import { SPOON_ML } from "../remedy/spoon";
 import { type Allotment, allot, isFree, suits } from "./allot";
 import type { LotOnHand } from "./stores";
-
-/** mL of the spoon a price is shown by. */
-const SPOON_ML = 5;
 
 export interface Cost {
   /** In the household's money. Lines without a price are left out of it and named. */

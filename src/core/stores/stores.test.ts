@@ -1,9 +1,9 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import type { Line, Plan } from "../remedy/plan";
+import type { Plan } from "../remedy/plan";
 import { reckonProgram } from "../remedy/reckon";
 import { resolve } from "../remedy/resolve";
-import { emptyPlan, madeBy, wayById } from "../remedy/ways";
+import { line, made } from "../remedy/trial";
 import { allot } from "./allot";
 import { againstShop, costOf, printMoney } from "./cost";
 import { type StoreEvent, foldStored, mayFollowStored, readStoreBody } from "./events";
@@ -12,11 +12,6 @@ import { type StoreItem, StoreItem as Item } from "./item";
 import { needOf } from "./need";
 import { EMPTY_STORES, type LotOnHand, gramsOf, storesOf, vesselOfOwn } from "./stores";
 
-const line = (material: string, amount: string, more: Partial<Line> = {}): Line => ({ material, amount, ...more });
-const made = (way: string, herbs: Line[], more: Partial<Plan> = {}): Plan => {
-  const w = wayById(way)!;
-  return { ...madeBy(w, { ...emptyPlan(w.kind, "us", "m-1000"), name: "Trial", steps: [{ do: "add", what: herbs }] }, "m-1000"), ...more };
-};
 const reckoned = (plan: Plan) => {
   const p = resolve(plan);
   if (!p.ok) throw new Error(p.faults[0]!.message);

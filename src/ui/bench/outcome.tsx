@@ -5,6 +5,7 @@ import { type Day, addDays, printDay } from "@/core/care/day";
 import { bottlesFor, fillPlan } from "@/core/cellar/fill";
 import type { Kind } from "@/core/remedy/plan";
 import type { Reckoning } from "@/core/remedy/reckon";
+import { spoonOf } from "@/core/remedy/spoon";
 import { type Cost, printMoney } from "@/core/stores/cost";
 import type { Empties } from "@/core/stores/item";
 import { KeepingChart } from "../figures/keeping-chart";
@@ -38,6 +39,7 @@ export const Outcome = memo(function Outcome({ r, care, cost, kind, empties, cur
   const w = care.window;
   const spoon = (x: number): string => (x < 0.05 ? "0" : x < 10 ? x.toFixed(1) : x.toFixed(0));
   const near = r.verdict.next && r.verdict.next.lacks.length === 1 && Math.abs(r.verdict.next.lacks[0]!.at - r.verdict.next.lacks[0]!.condition.line) / Math.abs(r.verdict.next.lacks[0]!.condition.line) < 0.4 ? r.verdict.next : undefined;
+  const perSpoon = spoonOf(r);
   const priced = cost.lines.some((l) => l.price !== undefined && l.price > 0);
   return (
     <section aria-labelledby="outcome" className={stale ? "opacity-60" : ""}>
@@ -58,7 +60,7 @@ export const Outcome = memo(function Outcome({ r, care, cost, kind, empties, cur
       <div className="pt-3"><KeepingChart strained={r.strained} finished={r.finished} words={`${head.place} ${head.life}`} /></div>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 border-t border-rule pt-2 mt-1">
         <dt className="text-ash">a spoon</dt>
-        <dd className="text-right">{spoon(r.herbPerMl.value * 5)} g herb&ensp;{spoon(r.finished.sugar100.value * 0.05)} g sugar{r.finished.abv.value > 0.1 ? <>&ensp;{spoon((r.finished.abv.value / 100) * 5 * 0.789)} g alcohol</> : null}</dd>
+        <dd className="text-right">{spoon(perSpoon.herb.value)} g herb&ensp;{spoon(perSpoon.sugar.value)} g sugar{r.finished.abv.value > 0.1 ? <>&ensp;{spoon(perSpoon.alcohol.value)} g alcohol</> : null}</dd>
         <dt className="text-ash">bottles</dt>
         <dd className="text-right" data-testid="bottles"><Bottles ml={Math.round(r.finished.ml.value / 5) * 5} kind={kind} empties={empties} /></dd>
         {priced && (

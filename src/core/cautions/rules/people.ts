@@ -1,12 +1,9 @@
 import { daysBetween } from "../../care/day";
 import { type Flag, type Person, is, isChild, isUnderSixteen, takesMedicine } from "../../people/person";
 import type { Resolved } from "../../remedy/resolve";
+import { spoonOf } from "../../remedy/spoon";
 import { EVERYWHERE, type Raised, type Rule, type Severity, type Situation, type Stage, beside, cap, has, names, tagged, who } from "../caution";
 
-/** mL of a teaspoon, the serving whose grams are shown. */
-const SPOON_ML = 5;
-/** g of ethanol in a mL. */
-const ETHANOL_G = 0.789;
 /** An operation this near makes what thins the blood matter. Surgical practice asks for one to two weeks. */
 const BEFORE_SURGERY_DAYS = 14;
 
@@ -56,8 +53,8 @@ const ASK = "Ask a pharmacist or practitioner before they take it.";
 const ofClass = (...classes: string[]) => (s: Situation): readonly Resolved[] => s.program.lines.filter((l) => classes.includes(l.stuff.class));
 const surgeryNear = (p: Person, s: Situation): boolean => p.surgery !== undefined && daysBetween(s.today, p.surgery) >= 0 && daysBetween(s.today, p.surgery) <= BEFORE_SURGERY_DAYS;
 const alcoholLines = (s: Situation): readonly Resolved[] => (s.reckoning.finished.abv.value >= 0.5 ? ofClass("spirit")(s) : []);
-const alcoholGrams = (s: Situation): string => ((s.reckoning.finished.abv.value / 100) * SPOON_ML * ETHANOL_G).toFixed(1);
-const sugarGrams = (s: Situation): string => ((s.reckoning.finished.sugar100.value / 100) * SPOON_ML).toFixed(1);
+const alcoholGrams = (s: Situation): string => spoonOf(s.reckoning).alcohol.value.toFixed(1);
+const sugarGrams = (s: Situation): string => spoonOf(s.reckoning).sugar.value.toFixed(1);
 
 /** Names that say the same thing: what someone is allergic to, against a plant's names. */
 const sameThing = (allergy: string, l: Resolved): boolean => {

@@ -5,6 +5,7 @@ import type { Company } from "@/core/people/company";
 import { type Column, type RowName, compareWays, differing } from "@/core/remedy/compare";
 import type { Plan } from "@/core/remedy/plan";
 import { questionsFor, schoolOf } from "@/core/remedy/schools";
+import { spoonOf } from "@/core/remedy/spoon";
 import { cautiousWay, type Way, waysOf } from "@/core/remedy/ways";
 import { printMoney } from "@/core/stores/cost";
 import type { LotOnHand } from "@/core/stores/stores";
@@ -43,11 +44,11 @@ function Cell({ column: c, row, today, currency }: { column: Column; row: RowNam
       return <>{head.place} {head.life}</>;
     }
     case "herb":
-      return <>{(r.herbPerMl.value * 5).toFixed(2)} g</>;
+      return <>{spoonOf(r).herb.value.toFixed(2)} g</>;
     case "sugar":
-      return <>{(r.finished.sugar100.value * 0.05).toFixed(1)} g</>;
+      return <>{spoonOf(r).sugar.value.toFixed(1)} g</>;
     case "alcohol":
-      return <>{((r.finished.abv.value / 100) * 5 * 0.789).toFixed(2)} g</>;
+      return <>{spoonOf(r).alcohol.value.toFixed(2)} g</>;
     case "cost":
       return <>{cost.unpriced.length === cost.lines.length ? "no prices" : printMoney(cost.batch.value, currency)}{cost.unpriced.length > 0 && cost.unpriced.length < cost.lines.length ? "+" : ""}</>;
   }
@@ -66,18 +67,18 @@ export function WaysDrawer({ plan, lots, company, today, currency, take }: Props
   const marks = differing(columns);
   const swap = (i: number, id: string): void => setBeside(shown.slice(1).map((w, k) => (k === i ? id : w.id)).filter((x) => x !== ""));
   return (
-    <div className="overflow-x-auto">
-      <table className="w-full min-w-[40rem] border-collapse">
+    <div className="relative overflow-x-auto" role="region" aria-label="Ways side by side" tabIndex={0}>
+      <table className="w-full min-w-[44rem] table-fixed border-collapse">
         <caption className="text-left quiet pb-2">The same herbs, by weight, each way. A row with a brush stroke differs by more than the reckoning’s own spread.</caption>
         <thead>
           <tr className="align-bottom border-b-2 border-iron">
-            <th scope="col" className="w-40"><span className="sr-only">What</span></th>
+            <th scope="col" className="w-28 sm:w-40"><span className="sr-only">What</span></th>
             {columns.map((c, i) => (
               <th key={c.way.id} scope="col" className="text-left font-normal px-3 py-2 align-top">
                 {i === 0 ? <span className="font-bold">{c.way.name}<span className="quiet font-normal"> (as planned)</span></span> : (
                   <>
                     <label className="sr-only" htmlFor={`beside-${i}`}>Way in column {i + 1}</label>
-                    <select id={`beside-${i}`} className="stitch max-w-[21rem]" value={c.way.id} onChange={(e) => swap(i - 1, e.target.value)}>
+                    <select id={`beside-${i}`} className="stitch w-full max-w-[21rem] text-ellipsis" value={c.way.id} onChange={(e) => swap(i - 1, e.target.value)}>
                       {others.filter((w) => w.id === c.way.id || !shown.includes(w)).map((w) => <option key={w.id} value={w.id}>{w.name}</option>)}
                     </select>
                   </>
