@@ -70,6 +70,13 @@ describe("every view", () => {
     }
     await planned(page);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(1);
+    // The drawers are the widest things on the Bench, and shut until asked for.
+    for (const drawer of await page.$$eval('#drawers [role="tab"]', (t) => t.map((x) => x.textContent!))) {
+      await page.evaluate((n) => [...document.querySelectorAll('#drawers [role="tab"]')].find((t) => t.textContent === n)!.dispatchEvent(new MouseEvent("mousedown", { bubbles: true, button: 0 })), drawer);
+      await page.waitForFunction((n) => document.querySelector('#drawers [role="tab"][data-state="active"]')?.textContent === n && document.querySelector('#drawers [role="tabpanel"][data-state="active"]')!.childElementCount > 0, {}, drawer);
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect([drawer, over <= 1]).toEqual([drawer, true]);
+    }
     await page.close();
   });
 
