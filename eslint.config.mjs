@@ -1,10 +1,32 @@
+import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
+import { oneDirection } from "./tools/lint/one-direction.mjs";
 
 /** What the core must not know: any interface, store or framework, and the clock, chance and place it runs in. */
 const coreForbids = [
-  { group: ["react", "react-dom", "react-dom/*", "next", "next/*", "postgres", "radix-ui", "pdfkit", "node:*", "fs", "path"], message: "The core is pure: it imports zod and a plain-date library, nothing else." },
-  { group: ["@/*", "**/store/**", "**/ui/**", "**/app/**", "**/standins/**"], message: "The core knows nobody." },
+  {
+    group: [
+      "react",
+      "react-dom",
+      "react-dom/*",
+      "next",
+      "next/*",
+      "postgres",
+      "radix-ui",
+      "pdfkit",
+      "node:*",
+      "fs",
+      "path",
+    ],
+    message: "The core is pure: it imports zod and a plain-date library, nothing else.",
+  },
+  {
+    group: ["@/*", "**/store/**", "**/ui/**", "**/app/**", "**/standins/**"],
+    message: "The core knows nobody.",
+  },
 ];
+const NO_CLOCK = "The core has no clock of its own; pass the day in.";
+const inThePage = "CallExpression[callee.property.name=/^(?:evaluate|\\$eval|\\$\\$eval|waitForFunction)$/]";
 
 export default tseslint.config(
   { ignores: [".next/", ".next-test/", "node_modules/", "next-env.d.ts", "coverage/"] },
@@ -17,27 +39,130 @@ export default tseslint.config(
     },
   },
   {
+    files: ["src/**/*.{ts,tsx}"],
+    ignores: ["src/**/*.test.ts"],
+    rules: {
+      "no-nested-ternary": "error",
+      "max-lines": ["error", { max: 300, skipComments: true, skipBlankLines: true }],
+      // A component is mostly its page's outline, so its own lines are counted without blanks and comments.
+      "max-lines-per-function": ["warn", { max: 80, skipComments: true, skipBlankLines: true }],
+    },
+  },
+  {
+    // True tables: one row under another, and nothing to find twice.
+    files: ["src/core/cautions/rules/*.ts", "src/core/material/classes.ts"],
+    rules: { "max-lines": "off" },
+  },
+  {
+    files: ["src/{core,store}/**/*.ts"],
+    ignores: ["src/**/*.test.ts"],
+    rules: { "max-lines-per-function": ["error", { max: 80, skipComments: true, skipBlankLines: true }] },
+  },
+  {
+    files: ["src/core/**/*.ts"],
+    ignores: ["src/core/**/*.test.ts"],
+    plugins: { house: { rules: { "one-direction": oneDirection } } },
+    rules: { "house/one-direction": "error" },
+  },
+  {
     files: ["src/core/**/*.ts"],
     ignores: ["src/core/**/*.test.ts"],
     rules: {
       "no-restricted-imports": ["error", { patterns: coreForbids }],
-      "no-restricted-globals": ["error", "window", "document", "fetch", "localStorage", "process", "performance"],
+      "no-restricted-globals": [
+        "error",
+        "window",
+        "document",
+        "fetch",
+        "localStorage",
+        "process",
+        "performance",
+      ],
       "no-restricted-syntax": [
         "error",
-        { selector: "NewExpression[callee.name='Date']", message: "The core has no clock of its own; pass the day in." },
-        { selector: "MemberExpression[object.name='Date']", message: "The core has no clock of its own; pass the day in." },
-        { selector: "MemberExpression[object.name='Math'][property.name='random']", message: "The core has no chance in it." },
-        { selector: "MemberExpression[property.name=/^toLocale/]", message: "What the core prints is the same everywhere." },
-        { selector: "MemberExpression[object.property.name='Now']", message: "The core has no clock of its own; pass the day in." },
+        { selector: "NewExpression[callee.name='Date']", message: NO_CLOCK },
+        { selector: "MemberExpression[object.name='Date']", message: NO_CLOCK },
+        { selector: "MemberExpression[object.property.name='Now']", message: NO_CLOCK },
+        {
+          selector: "MemberExpression[object.name='Math'][property.name='random']",
+          message: "The core has no chance in it.",
+        },
+        {
+          selector: "MemberExpression[property.name=/^toLocale/]",
+          message: "What the core prints is the same everywhere.",
+        },
       ],
     },
   },
   {
     files: ["src/store/**/*.ts"],
-    rules: { "no-restricted-imports": ["error", { patterns: [{ group: ["react", "next", "next/*", "@/ui/*", "@/app/*", "**/ui/**", "**/app/**"], message: "The store knows the core, not the interface." }] }] },
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            {
+              group: ["react", "next", "next/*", "@/ui/*", "@/app/*", "**/ui/**", "**/app/**"],
+              message: "The store knows the core, not the interface.",
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    files: ["src/{ui,app}/**/*.{ts,tsx}"],
+    plugins: { "react-hooks": reactHooks },
+    rules: {
+      "react-hooks/rules-of-hooks": "error",
+      "react-hooks/exhaustive-deps": "error",
+      "react-hooks/refs": "error",
+    },
+  },
+  {
+    // What the sorting library hands out is not a ref, though the rule takes it for one.
+    files: ["src/ui/bench/lines/one-line.tsx"],
+    rules: { "react-hooks/refs": "off" },
   },
   {
     files: ["src/ui/**/*.{ts,tsx}"],
-    rules: { "no-restricted-imports": ["error", { patterns: [{ group: ["@/app/*", "@/store/*", "**/app/**", "**/store/**", "postgres"], message: "The interface knows the core; data reaches it from the pages." }] }] },
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            {
+              group: ["@/app/*", "@/store/*", "**/app/**", "**/store/**", "postgres"],
+              message: "The interface knows the core; data reaches it from the pages.",
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    // A control that only a made-up event can work is a control nobody can work.
+    files: ["tests/browser/**/*.ts"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "CallExpression[callee.property.name='dispatchEvent']",
+          message: "Use the mouse, the keyboard or a finger.",
+        },
+        {
+          selector: "NewExpression[callee.name=/^(?:Mouse|Pointer|Keyboard|Touch|Input)?Event$/]",
+          message: "Use the mouse, the keyboard or a finger.",
+        },
+        {
+          selector: `${inThePage} CallExpression[callee.property.name='click']`,
+          message: "Click with page.click or the mouse.",
+        },
+        {
+          selector: "AssignmentExpression[left.property.name='value']",
+          message: "Type it with the keyboard.",
+        },
+      ],
+    },
   },
 );

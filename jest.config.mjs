@@ -1,6 +1,18 @@
 /** Unit tests stand beside what they test; store and browser tests in tests/ are projects of their own, since they need a database. */
 const common = {
-  transform: { "^.+\\.(t|j)sx?$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } }, module: { type: "commonjs" } }] },
+  transform: {
+    "^.+\\.(t|j)sx?$": [
+      "@swc/jest",
+      {
+        jsc: {
+          parser: { syntax: "typescript", tsx: true },
+          target: "es2022",
+          transform: { react: { runtime: "automatic" } },
+        },
+        module: { type: "commonjs" },
+      },
+    ],
+  },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
   testEnvironment: "node",
   transformIgnorePatterns: ["/node_modules/(?!temporal-)"],
@@ -8,8 +20,23 @@ const common = {
 export default {
   projects: [
     { ...common, displayName: "core", testMatch: ["<rootDir>/src/**/*.test.ts"] },
-    { ...common, displayName: "store", setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"], testMatch: ["<rootDir>/tests/store/**/*.test.ts"] },
-    { ...common, displayName: "command", setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"], testMatch: ["<rootDir>/tests/command/**/*.test.ts"] },
-    { ...common, displayName: "browser", setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"], testMatch: ["<rootDir>/tests/browser/**/*.test.ts"] },
+    {
+      ...common,
+      displayName: "store",
+      setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"],
+      testMatch: ["<rootDir>/tests/store/**/*.test.ts"],
+    },
+    {
+      ...common,
+      displayName: "command",
+      setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"],
+      testMatch: ["<rootDir>/tests/command/**/*.test.ts"],
+    },
+    {
+      ...common,
+      displayName: "browser",
+      setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"],
+      testMatch: ["<rootDir>/tests/browser/**/*.test.ts"],
+    },
   ],
 };

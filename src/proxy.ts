@@ -11,10 +11,24 @@ function hostAllowed(host: string | null): boolean {
 /** Host and Origin checks, and a content policy with a nonce for every page. */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get("host");
-  if (!hostAllowed(host)) return new NextResponse("This address is not served here. Use http://127.0.0.1 with the port that ./jolly start printed.", { status: 421 });
+  if (!hostAllowed(host))
+    return new NextResponse(
+      "This address is not served here. Use http://127.0.0.1 with the port that ./jolly start printed.",
+      { status: 421 },
+    );
   if (request.method !== "GET" && request.method !== "HEAD") {
     const origin = request.headers.get("origin");
-    if (!origin || origin !== `http://${host}`) return NextResponse.json({ fault: { name: "ForeignOrigin", message: "This request came from another page and was not carried out.", path: [] } }, { status: 403 });
+    if (!origin || origin !== `http://${host}`)
+      return NextResponse.json(
+        {
+          fault: {
+            name: "ForeignOrigin",
+            message: "This request came from another page and was not carried out.",
+            path: [],
+          },
+        },
+        { status: 403 },
+      );
   }
   const nonce = btoa(crypto.randomUUID());
   const dev = process.env.NODE_ENV === "development";

@@ -16,7 +16,12 @@ const PG = process.env["PG_BIN"] ?? "/usr/lib/postgresql/15/bin";
 const asRoot = process.getuid?.() === 0;
 
 function run(program: string, ...args: string[]): SpawnSyncReturns<string> {
-  return asRoot ? spawnSync("runuser", ["-u", "postgres", "--", join(PG, program), ...args], { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"] }) : spawnSync(join(PG, program), args, { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"] });
+  return asRoot
+    ? spawnSync("runuser", ["-u", "postgres", "--", join(PG, program), ...args], {
+        encoding: "utf8",
+        stdio: ["ignore", "pipe", "pipe"],
+      })
+    : spawnSync(join(PG, program), args, { encoding: "utf8", stdio: ["ignore", "pipe", "pipe"] });
 }
 
 let made = 0;
@@ -28,13 +33,39 @@ export async function newCluster(): Promise<Cluster> {
   const dir = join(scratch, `cluster-${process.pid}-${made++}`);
   mkdirSync(dir, { recursive: true });
   if (asRoot) spawnSync("chown", ["postgres", dir]);
-  const init = run("initdb", "-D", join(dir, "data"), "-U", "jolly", "-E", "UTF8", "--locale=C.UTF-8", "--auth=trust");
+  const init = run(
+    "initdb",
+    "-D",
+    join(dir, "data"),
+    "-U",
+    "jolly",
+    "-E",
+    "UTF8",
+    "--locale=C.UTF-8",
+    "--auth=trust",
+  );
   if (init.status !== 0) throw new Error(init.stderr);
   const port = await freePort();
   const start = (): void => {
     // After a kill the old lock file or shared memory may linger a moment.
     for (let i = 0; i < 10; i++) {
-      const r = spawnSync(asRoot ? "runuser" : join(PG, "pg_ctl"), [...(asRoot ? ["-u", "postgres", "--", join(PG, "pg_ctl")] : []), "-D", join(dir, "data"), "-w", "-t", "30", "-l", join(dir, "log"), "-o", `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=`, "start"], { stdio: "ignore" });
+      const r = spawnSync(
+        asRoot ? "runuser" : join(PG, "pg_ctl"),
+        [
+          ...(asRoot ? ["-u", "postgres", "--", join(PG, "pg_ctl")] : []),
+          "-D",
+          join(dir, "data"),
+          "-w",
+          "-t",
+          "30",
+          "-l",
+          join(dir, "log"),
+          "-o",
+          `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=`,
+          "start",
+        ],
+        { stdio: "ignore" },
+      );
       if (r.status === 0) return;
       spawnSync("sleep", ["0.5"]);
     }

@@ -5,10 +5,10 @@ import { readFileSync } from "node:fs";
 import { get } from "node:http";
 import { createServer } from "node:net";
 import { join } from "node:path";
-import puppeteer, { type Browser, type Page } from "puppeteer-core";
+import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from "puppeteer-core";
 import { type Sql, connect } from "../src/store/db";
 import { importLines } from "../src/store/exchange";
-import { settle } from "../src/store/household";
+import { type Household as Settled, settle, usualHousehold } from "../src/store/household";
 import { migrate } from "../src/store/migrate";
 
 export const ROOT = join(__dirname, "..");
@@ -21,6 +21,17 @@ export function urlOf(database: string): string {
   if (!root) throw new Error("run the tests through ./jolly test, which starts their database");
   return `${root}/${database}`;
 }
+
+/** A household with nothing in it: US cups, pounds, °C and cm. */
+export const TEST_KITCHEN: Settled = {
+  id: randomUUID(),
+  name: "Test kitchen",
+  zone: "Europe/London",
+  ...usualHousehold("us"),
+  currency: "£",
+  degrees: "C",
+  lengths: "cm",
+};
 
 export interface Household {
   readonly url: string;
@@ -37,16 +48,20 @@ async function admin<T>(work: (sql: Sql) => Promise<T>): Promise<T> {
   }
 }
 
+/** Made once a run, by whichever worker comes first; the others wait for it. */
 async function template(demo: boolean): Promise<string> {
   const name = demo ? "template_demo" : "template_empty";
-  const there = await admin((sql) => sql`select 1 from pg_database where datname = ${name}`);
-  if (there.length > 0) return name;
-  await admin((sql) => sql.unsafe(`create database ${name} template template0 encoding 'UTF8'`));
-  const sql = connect(urlOf(name), 2);
-  await migrate(sql, MIGRATIONS);
-  if (demo) await importLines(sql, readFileSync(DEMO, "utf8").split("\n"));
-  else await settle(sql, { id: randomUUID(), name: "Test kitchen", zone: "Europe/London", units: "us", currency: "£" });
-  await sql.end();
+  await admin(async (held) => {
+    await held`select pg_advisory_lock(hashtext(${name}))`;
+    const there = await held`select 1 from pg_database where datname = ${name}`;
+    if (there.length > 0) return;
+    await held.unsafe(`create database ${name} template template0 encoding 'UTF8'`);
+    const sql = connect(urlOf(name), 2);
+    await migrate(sql, MIGRATIONS);
+    if (demo) await importLines(sql, readFileSync(DEMO, "utf8").split("\n"));
+    else await settle(sql, TEST_KITCHEN);
+    await sql.end();
+  });
   return name;
 }
 
@@ -54,7 +69,11 @@ async function template(demo: boolean): Promise<string> {
 export async function newHousehold(of: "demo" | "empty" = "empty"): Promise<Household> {
   const from = await template(of === "demo");
   const name = `t_${randomUUID().replace(/-/g, "")}`;
-  await admin((sql) => sql.unsafe(`create database ${name} template ${from}`));
+  await admin(async (sql) => {
+    // One clone at a time: a template may not be read while another reads it.
+    await sql`select pg_advisory_lock(hashtext(${from}))`;
+    await sql.unsafe(`create database ${name} template ${from}`);
+  });
   return held(name);
 }
 
@@ -92,7 +111,15 @@ export interface App {
 }
 
 /** Whether the app answers, asked under the name it answers to. */
-const healthy = (port: number, name: string): Promise<boolean> => new Promise((done) => get({ host: "127.0.0.1", port, path: "/api/health", headers: { host: name }, timeout: 2000 }, (r) => { r.resume(); done(r.statusCode === 200); }).on("error", () => done(false)).on("timeout", () => done(false)));
+const healthy = (port: number, name: string): Promise<boolean> =>
+  new Promise((done) =>
+    get({ host: "127.0.0.1", port, path: "/api/health", headers: { host: name }, timeout: 2000 }, (r) => {
+      r.resume();
+      done(r.statusCode === 200);
+    })
+      .on("error", () => done(false))
+      .on("timeout", () => done(false)),
+  );
 
 /**
  * The production server on a household, its clock stopped at `now`.
@@ -101,14 +128,32 @@ const healthy = (port: number, name: string): Promise<boolean> => new Promise((d
 export async function serve(url: string, now: string, port?: number, answersTo?: number): Promise<App> {
   const on = port ?? (await freePort());
   const known = answersTo ?? on;
-  const child: ChildProcess = spawn(process.execPath, [join(ROOT, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(on)], {
-    cwd: ROOT,
-    env: { ...process.env, NODE_ENV: "production", NODE_OPTIONS: "", DATABASE_URL: url, JOLLY_PORT: String(known), NEXT_TELEMETRY_DISABLED: "1", JOLLY_NOW: "", JOLLY_NOW_FROZEN: now },
-    stdio: ["ignore", "ignore", "pipe"],
-  });
+  const child: ChildProcess = spawn(
+    process.execPath,
+    [join(ROOT, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(on)],
+    {
+      cwd: ROOT,
+      env: {
+        ...process.env,
+        NODE_ENV: "production",
+        NODE_OPTIONS: "",
+        DATABASE_URL: url,
+        JOLLY_PORT: String(known),
+        NEXT_TELEMETRY_DISABLED: "1",
+        JOLLY_NOW: "",
+        JOLLY_NOW_FROZEN: now,
+      },
+      stdio: ["ignore", "ignore", "pipe"],
+    },
+  );
   let said = "";
   child.stderr!.on("data", (d: Buffer) => (said = `${said}${d.toString()}`.slice(-4000)));
-  const stop = (signal: NodeJS.Signals = "SIGKILL"): Promise<void> => new Promise((done) => (child.exitCode !== null || child.signalCode !== null ? done() : (child.once("exit", () => done()), void child.kill(signal))));
+  const stop = (signal: NodeJS.Signals = "SIGKILL"): Promise<void> =>
+    new Promise((done) =>
+      child.exitCode !== null || child.signalCode !== null
+        ? done()
+        : (child.once("exit", () => done()), void child.kill(signal)),
+    );
   for (let i = 0; i < 150; i++) {
     if (child.exitCode !== null) throw new Error(`the app did not start: ${said}`);
     if (await healthy(on, `127.0.0.1:${known}`)) return { url: `http://127.0.0.1:${on}`, port: on, stop };
@@ -119,14 +164,32 @@ export async function serve(url: string, now: string, port?: number, answersTo?:
 }
 
 export const openBrowser = (): Promise<Browser> =>
-  puppeteer.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
+  puppeteer.launch({
+    executablePath: "/usr/bin/chromium",
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+    ],
+  });
 
 /** A page that fails the test when the browser reports an error. */
-export async function newPage(browser: Browser, width = 1280, height = 800): Promise<Page & { errors: string[] }> {
+export async function newPage(
+  browser: Browser | BrowserContext,
+  width = 1280,
+  height = 800,
+): Promise<Page & { errors: string[] }> {
   const page = (await browser.newPage()) as Page & { errors: string[] };
   page.errors = [];
   page.on("pageerror", (e) => page.errors.push(String(e)));
-  page.on("console", (m) => m.type() === "error" && !/Failed to load resource/.test(m.text()) && page.errors.push(m.text()));
+  page.on(
+    "console",
+    (m) => m.type() === "error" && !/Failed to load resource/.test(m.text()) && page.errors.push(m.text()),
+  );
   await page.setViewport({ width, height });
   page.setDefaultTimeout(15_000);
   return page;
@@ -139,23 +202,107 @@ export async function goTo(page: Page, url: string): Promise<void> {
 }
 export const awake = (page: Page): Promise<unknown> => page.waitForSelector('html[data-awake="yes"]');
 
-export const text = (page: Page, selector: string): Promise<string> => page.$eval(selector, (e) => (e as HTMLElement).innerText);
+export const text = (page: Page, selector: string): Promise<string> =>
+  page.$eval(selector, (e) => (e as HTMLElement).innerText);
 export const words = (page: Page): Promise<string> => text(page, "main");
 /** Waits until the page says something. */
-export const says = (page: Page, what: string): Promise<unknown> => page.waitForFunction((w) => document.body.innerText.includes(w), {}, what);
+export const says = (page: Page, what: string): Promise<unknown> =>
+  page.waitForFunction((w) => document.body.innerText.includes(w), {}, what);
 /** Waits until what the last input led to is drawn: pointer moves are reckoned in the frame after they come. */
-export const settled = (page: Page): Promise<unknown> => page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 30)))));
-/** Clicks what is named so. A page in the background draws no frames, so it is brought to the front first. */
-export async function clickOn(page: Page, name: string): Promise<void> {
+export const settled = (page: Page): Promise<unknown> =>
+  page.evaluate(
+    () =>
+      new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(done, 30)))),
+  );
+/** What a person could press: buttons, links, labels and summaries, by the words on them or the name they are called by. */
+async function named(page: Page, name: string | RegExp, within = "body"): Promise<ElementHandle<Element>> {
+  const source = typeof name === "string" ? `^${name.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")}` : name.source;
+  const found = await page.waitForFunction(
+    (re, inside) =>
+      [...document.querySelectorAll(`${inside} :is(button, a, label, summary)`)].find(
+        (x) =>
+          (x as HTMLElement).checkVisibility() &&
+          (new RegExp(re).test((x as HTMLElement).innerText.trim()) ||
+            new RegExp(re).test(x.getAttribute("aria-label") ?? "")),
+      ),
+    {},
+    source,
+    within,
+  );
+  return found.asElement() as ElementHandle<Element>;
+}
+
+/** Presses with the mouse what bears this name, wherever it stands on the page. A page in the background draws no frames. */
+export async function clickOn(page: Page, name: string | RegExp, within?: string): Promise<void> {
   await page.bringToFront();
-  await page.locator(`::-p-aria([name="${name}"])`).click();
+  const target = await named(page, name, within);
+  await target.scrollIntoView();
+  await target.click();
+}
+/** The same with a finger. */
+export async function tapOn(page: Page, name: string | RegExp, within?: string): Promise<void> {
+  await page.bringToFront();
+  const target = await named(page, name, within);
+  await target.scrollIntoView();
+  await target.tap();
 }
 /** Empties a field and types into it. */
 export async function fill(page: Page, selector: string, value: string): Promise<void> {
   await awake(page);
   await page.waitForSelector(selector);
   await page.focus(selector);
-  await page.$eval(selector, (e) => (e as HTMLInputElement).select?.());
+  await page.keyboard.down("Control");
+  await page.keyboard.press("KeyA");
+  await page.keyboard.up("Control");
   await page.keyboard.press("Backspace");
   await page.type(selector, value);
+}
+
+/** Chooses in a list with the arrow keys, as the keyboard does it. */
+export async function choose(page: Page, selector: string, value: string): Promise<void> {
+  await awake(page);
+  await page.waitForSelector(selector);
+  await page.focus(selector);
+  const steps = await page.$eval(
+    selector,
+    (e, v) => {
+      const open = [...(e as HTMLSelectElement).options].filter((o) => !o.disabled);
+      const at = (x: string): number => open.findIndex((o) => o.value === x);
+      return at(v) < 0 ? undefined : at(v) - at((e as HTMLSelectElement).value);
+    },
+    value,
+  );
+  if (steps === undefined) throw new Error(`${selector} offers no “${value}”`);
+  for (let i = 0; i < Math.abs(steps); i++) await page.keyboard.press(steps > 0 ? "ArrowDown" : "ArrowUp");
+  await page.waitForFunction(
+    (q, v) => {
+      const e = document.querySelector(q) as HTMLSelectElement | null;
+      // A list of things to add goes back to its head once one is chosen.
+      return e === null || e.value === v || e.selectedIndex === 0;
+    },
+    {},
+    selector,
+    value,
+  );
+}
+/** A day typed into a date field, in the order this browser has it. */
+export async function typeDay(page: Page, selector: string, day: string): Promise<void> {
+  const [y, m, d] = day.split("-");
+  await page.focus(selector);
+  for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowLeft");
+  await page.keyboard.type(`${m}${d}${y}`);
+}
+
+/** Chooses a size of vessel on the Bench: the household's own where it has one. */
+export async function chooseVessel(page: Page, id: string): Promise<void> {
+  await awake(page);
+  const value = await page.$eval(
+    "#vessel-choice",
+    (e, x) =>
+      [...(e as HTMLSelectElement).options].find((o) => o.value === x || o.value.startsWith(`yours ${x}|`))
+        ?.value,
+    id,
+  );
+  if (value === undefined) throw new Error(`no ${id} in the list`);
+  await choose(page, "#vessel-choice", value);
 }

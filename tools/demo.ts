@@ -1,18 +1,23 @@
 /** Writes demo/lock-cottage.jsonl, the demo household's journal in the open format. Run by hand after the scenario changes: `node --import tsx tools/demo.ts`. */
 import { createHash } from "node:crypto";
 import { writeFileSync } from "node:fs";
-import { dayAt, instantOf } from "../src/core/care/day";
+import { dayAt, instantOf } from "../src/core/day";
 import { type Body, type EventType, type JournalEvent, VERSIONS, readBody } from "../src/core/journal/events";
 import { fold } from "../src/core/journal/fold";
 import { freeze } from "../src/core/journal/freeze";
 import { reckonBatch } from "../src/core/journal/reckon";
 import { issue } from "../src/core/label/label";
-import type { Line, Plan } from "../src/core/remedy/plan";
-import { resolve } from "../src/core/remedy/resolve";
-import { emptyPlan, madeBy, wayById } from "../src/core/remedy/ways";
+import type { Line, Plan } from "../src/core/plan/plan";
+import { resolve } from "../src/core/reckoning/resolve";
+import { withIds } from "../src/core/plan/ids";
+import { wayById } from "../src/core/plan/kinds";
+import type { TrialLine } from "../src/core/plan/trial";
+import { PLAIN_BENCH, emptyPlan, madeBy } from "../src/core/plan/ways";
 import { readStoreBody } from "../src/core/stores/events";
 import type { Lot, StoreItem } from "../src/core/stores/item";
 import { gramsOf } from "../src/core/stores/stores";
+import { JOURNAL_VERSION } from "../src/store/exchange";
+import { usualHousehold } from "../src/store/household";
 import { VESSELS } from "../src/core/vessel/catalogue";
 import { vesselWords } from "../src/core/vessel/vessel";
 
@@ -27,46 +32,318 @@ interface Story {
   readonly name: string;
   readonly way: string;
   readonly vessel: string;
-  readonly herbs: readonly Line[];
+  readonly herbs: readonly TrialLine[];
   /** Changes to what the way pours: by material. */
   readonly pour?: Readonly<Record<string, Partial<Line>>>;
   readonly change?: (p: Plan) => Plan;
   readonly begun: readonly [day: string, time: string];
   readonly reasons?: Record<string, string>;
   readonly then: readonly Happening[];
-  readonly bottles?: readonly [day: string, time: string, readonly (readonly [vessel: string, ml: number, place: "cupboard" | "fridge" | "freezer"])[]];
+  readonly bottles?: readonly [
+    day: string,
+    time: string,
+    readonly (readonly [vessel: string, ml: number, place: "cupboard" | "fridge" | "freezer"])[],
+  ];
 }
 
-const herb = (material: string, amount: string, more: Partial<Line> = {}): Line => ({ material, amount, ...more });
+const herb = (material: string, amount: string, more: Partial<Line> = {}): TrialLine => ({
+  material,
+  amount,
+  ...more,
+});
 const dried = { form: "dried" as const };
 const fresh = { form: "fresh" as const };
-const shaken = (...days: string[]): Happening[] => days.map((d) => [d, "08:10", "touched", { what: "shake" }]);
+const shaken = (...days: string[]): Happening[] =>
+  days.map((d) => [d, "08:10", "touched", { what: "shake" }]);
 
 const STORIES: readonly Story[] = [
-  { code: "OX-26-01", name: "Blackberry-leaf oxymel", way: "oxymel-sharp", vessel: "m-720-screw", herbs: [herb("blackberry-leaf", "2 cups", dried), herb("fennel-seed", "1 tbsp", dried)], pour: { "cider-vinegar": { strength: "5 %" } }, begun: ["2026-04-11", "17:40"], then: [...shaken("2026-04-13", "2026-04-16", "2026-04-21"), ["2026-05-09", "16:00", "strained", { measured: "520 mL", how: "wrung" }], ["2026-05-09", "16:30", "finished", { lines: [] }]], bottles: ["2026-05-09", "17:00", [["b-250-swing", 250, "cupboard"], ["b-250-swing", 250, "fridge"]]] },
-  { code: "VI-26-01", name: "Nettle vinegar", way: "vinegar-plain", vessel: "m-1000", herbs: [herb("nettle", "1/2 jar", fresh)], pour: { "cider-vinegar": { strength: "6 %" } }, begun: ["2026-05-02", "10:20"], then: [["2026-05-03", "09:00", "topped-up", { line: { material: "cider-vinegar", amount: "40 mL", strength: "6 %" } }], ...shaken("2026-05-04", "2026-05-07"), ["2026-05-30", "11:00", "strained", { measured: "840 mL", how: "wrung" }], ["2026-05-30", "11:05", "finished", { lines: [] }]], bottles: ["2026-05-30", "11:30", [["b-500-swing", 520, "cupboard"], ["b-330-swing", 320, "cupboard"]]] },
-  { code: "HO-26-01", name: "Lime-blossom honey", way: "honey-dried", vessel: "m-500", herbs: [herb("lime-blossom", "1 cup", dried)], pour: { honey: { material: "heather-honey" } }, begun: ["2026-07-04", "20:00"], then: [["2026-07-10", "08:00", "touched", { what: "turn" }], ["2026-08-01", "10:00", "strained", { measured: "390 mL", how: "drained" }], ["2026-08-01", "10:10", "noted", { text: "Slow through the cloth; stood the jar in warm water. Tastes of hay and lime." }], ["2026-08-01", "10:20", "finished", { lines: [] }]], bottles: ["2026-08-01", "10:40", [["us-half-pint", 215, "cupboard"], ["us-quarter-pint", 110, "cupboard"]]] },
-  { code: "FC-26-01", name: "Beetroot fire cider", way: "cider-after", vessel: "m-1500", herbs: [herb("beetroot", "300 g", { ...fresh, cut: "sliced" }), herb("horseradish", "10 cm", { ...fresh, cut: "grated" }), herb("onion", "1 bulb", fresh), herb("mustard-seed", "2 tbsp", dried)], pour: { "cider-vinegar": { strength: "5 %" } }, begun: ["2026-08-08", "15:00"], then: [...shaken("2026-08-10"), ["2026-08-19", "08:30", "noted", { text: "Away on the boat nine days. Beet slices stand clear of the vinegar, white fur on two." }], ["2026-08-19", "08:40", "discarded", { why: "Herb stood above the liquid and moulded. All of it to the far compost, jar scalded." }]] },
-  { code: "SY-26-01", name: "Horehound syrup", way: "syrup-fridge", vessel: "p-3000", herbs: [herb("horehound", "2 cups", dried), herb("caraway", "1 tbsp", dried)], change: (p) => ({ ...p, taken: "A teaspoon as wanted, in hot water or off the spoon." }), begun: ["2026-11-07", "13:00"], then: [["2026-11-07", "14:30", "strained", { measured: "640 mL", how: "wrung" }], ["2026-11-07", "14:40", "corrected", { seq: 2, body: { measured: "460 mL", how: "wrung" }, why: "Read the wrong side of the jug." }], ["2026-11-07", "16:05", "finished", { lines: [{ material: "honey", amount: "460 mL" }] }]], bottles: ["2026-11-07", "16:30", [["b-500-swing", 500, "fridge"], ["b-330-swing", 330, "freezer"]]] },
-  { code: "TI-26-01", name: "Hawthorn tincture", way: "tincture-jarful", vessel: "m-500", herbs: [herb("hawthorn-berry", "1/2 jar", { ...dried, cut: "crushed" })], pour: { "vodka-40": { material: "spirit-50", strength: "50 %" } }, begun: ["2026-10-20", "19:00"], then: [...shaken("2026-10-22", "2026-10-26", "2026-11-02", "2026-11-23")] },
-  { code: "OX-26-02", name: "Hyssop & fennel oxymel", way: "oxymel-even", vessel: "m-1000", herbs: [herb("hyssop", "1½ cups", dried), herb("fennel-seed", "3 tbsp", { ...dried, cut: "crushed" })], pour: { "cider-vinegar": { strength: "5.2 %" }, honey: { material: "heather-honey" } }, change: (p) => ({ ...p, meantFor: ["the keeper", "the boatwright"], taken: "A spoonful in the morning, in the cold months." }), begun: ["2026-10-18", "11:00"], then: [["2026-10-19", "08:00", "touched", { what: "top-up" }], ...shaken("2026-10-20", "2026-10-25", "2026-11-01", "2026-11-12", "2026-11-23")] },
-  { code: "FC-26-02", name: "Lovage & horseradish fire cider", way: "cider-after", vessel: "m-1500", herbs: [herb("horseradish", "12 cm", { ...fresh, cut: "grated" }), herb("lovage", "2 handfuls", fresh), herb("red-onion", "1 bulb", fresh), herb("chilli", "1–2 peppers", fresh), herb("lemon-peel", "2 tbsp", { ...fresh, cut: "grated" }), herb("juniper", "1 tbsp", dried)], pour: { "cider-vinegar": { strength: "6 %" } }, begun: ["2026-10-15", "16:20"], then: [["2026-10-16", "08:00", "topped-up", { line: { material: "cider-vinegar", amount: "60 mL", strength: "6 %" } }], ...shaken("2026-10-18", "2026-10-24", "2026-11-03")] },
-  { code: "HO-26-02", name: "Damson honey", way: "honey-fresh", vessel: "m-750", herbs: [herb("damson", "250 g", { form: "frozen", cut: "sliced" })], pour: { honey: { material: "heather-honey" } }, begun: ["2026-11-14", "18:00"], then: [["2026-11-15", "08:00", "touched", { what: "let-out" }], ["2026-11-21", "08:00", "touched", { what: "let-out" }], ["2026-11-21", "08:01", "touched", { what: "push-under" }], ["2026-11-23", "08:00", "touched", { what: "turn" }]] },
-  { code: "VI-26-02", name: "Blackcurrant vinegar", way: "vinegar-spoon", vessel: "m-720-screw", herbs: [herb("blackcurrant", "200 g", { form: "frozen", cut: "crushed" })], pour: { "cider-vinegar": { material: "white-wine-vinegar", strength: "6 %" } }, begun: ["2026-10-24", "14:00"], then: [...shaken("2026-10-27", "2026-11-06"), ["2026-11-23", "17:30", "strained", { measured: "560 mL", how: "wrung" }]] },
-  { code: "OX-26-03", name: "Meadowsweet & lime-blossom oxymel", way: "oxymel-thirds", vessel: "us-pint", herbs: [herb("meadowsweet", "1/3 jar", dried), herb("lime-blossom", "1/4 cup", dried)], pour: { "cider-vinegar": { strength: "6 %" } }, begun: ["2026-11-23", "19:30"], then: [] },
+  {
+    code: "OX-26-01",
+    name: "Blackberry-leaf oxymel",
+    way: "oxymel-sharp",
+    vessel: "m-720-screw",
+    herbs: [herb("blackberry-leaf", "2 cups", dried), herb("fennel-seed", "1 tbsp", dried)],
+    pour: { "cider-vinegar": { strength: "5 %" } },
+    begun: ["2026-04-11", "17:40"],
+    then: [
+      ...shaken("2026-04-13", "2026-04-16", "2026-04-21"),
+      ["2026-05-09", "16:00", "strained", { measured: "520 mL", how: "wrung" }],
+      ["2026-05-09", "16:30", "finished", { lines: [] }],
+    ],
+    bottles: [
+      "2026-05-09",
+      "17:00",
+      [
+        ["b-250-swing", 250, "cupboard"],
+        ["b-250-swing", 250, "fridge"],
+      ],
+    ],
+  },
+  {
+    code: "VI-26-01",
+    name: "Nettle vinegar",
+    way: "vinegar-plain",
+    vessel: "m-1000",
+    herbs: [herb("nettle", "1/2 jar", fresh)],
+    pour: { "cider-vinegar": { strength: "6 %" } },
+    begun: ["2026-05-02", "10:20"],
+    then: [
+      [
+        "2026-05-03",
+        "09:00",
+        "topped-up",
+        { line: { id: "in", material: "cider-vinegar", amount: "40 mL", strength: "6 %" } },
+      ],
+      ...shaken("2026-05-04", "2026-05-07"),
+      ["2026-05-30", "11:00", "strained", { measured: "840 mL", how: "wrung" }],
+      ["2026-05-30", "11:05", "finished", { lines: [] }],
+    ],
+    bottles: [
+      "2026-05-30",
+      "11:30",
+      [
+        ["b-500-swing", 520, "cupboard"],
+        ["b-330-swing", 320, "cupboard"],
+      ],
+    ],
+  },
+  {
+    code: "HO-26-01",
+    name: "Lime-blossom honey",
+    way: "honey-dried",
+    vessel: "m-500",
+    herbs: [herb("lime-blossom", "1 cup", dried)],
+    pour: { honey: { material: "heather-honey" } },
+    begun: ["2026-07-04", "20:00"],
+    then: [
+      ["2026-07-10", "08:00", "touched", { what: "turn" }],
+      ["2026-08-01", "10:00", "strained", { measured: "390 mL", how: "drained" }],
+      [
+        "2026-08-01",
+        "10:10",
+        "noted",
+        { text: "Slow through the cloth; stood the jar in warm water. Tastes of hay and lime." },
+      ],
+      ["2026-08-01", "10:20", "finished", { lines: [] }],
+    ],
+    bottles: [
+      "2026-08-01",
+      "10:40",
+      [
+        ["us-half-pint", 215, "cupboard"],
+        ["us-quarter-pint", 110, "cupboard"],
+      ],
+    ],
+  },
+  {
+    code: "FC-26-01",
+    name: "Beetroot fire cider",
+    way: "cider-after",
+    vessel: "m-1500",
+    herbs: [
+      herb("beetroot", "300 g", { ...fresh, cut: "sliced" }),
+      herb("horseradish", "10 cm", { ...fresh, cut: "grated" }),
+      herb("onion", "1 bulb", fresh),
+      herb("mustard-seed", "2 tbsp", dried),
+    ],
+    pour: { "cider-vinegar": { strength: "5 %" } },
+    begun: ["2026-08-08", "15:00"],
+    then: [
+      ...shaken("2026-08-10"),
+      [
+        "2026-08-19",
+        "08:30",
+        "noted",
+        { text: "Away on the boat nine days. Beet slices stand clear of the vinegar, white fur on two." },
+      ],
+      [
+        "2026-08-19",
+        "08:40",
+        "discarded",
+        { why: "Herb stood above the liquid and moulded. All of it to the far compost, jar scalded." },
+      ],
+    ],
+  },
+  {
+    code: "SY-26-01",
+    name: "Horehound syrup",
+    way: "syrup-fridge",
+    vessel: "p-3000",
+    herbs: [herb("horehound", "2 cups", dried), herb("caraway", "1 tbsp", dried)],
+    change: (p) => ({ ...p, taken: "A teaspoon as wanted, in hot water or off the spoon." }),
+    begun: ["2026-11-07", "13:00"],
+    then: [
+      ["2026-11-07", "14:30", "strained", { measured: "640 mL", how: "wrung" }],
+      [
+        "2026-11-07",
+        "14:40",
+        "corrected",
+        { seq: 2, body: { measured: "460 mL", how: "wrung" }, why: "Read the wrong side of the jug." },
+      ],
+      ["2026-11-07", "16:05", "finished", { lines: [{ id: "in", material: "honey", amount: "460 mL" }] }],
+    ],
+    bottles: [
+      "2026-11-07",
+      "16:30",
+      [
+        ["b-500-swing", 500, "fridge"],
+        ["b-330-swing", 330, "freezer"],
+      ],
+    ],
+  },
+  {
+    code: "TI-26-01",
+    name: "Hawthorn tincture",
+    way: "tincture-jarful",
+    vessel: "m-500",
+    herbs: [herb("hawthorn-berry", "1/2 jar", { ...dried, cut: "crushed" })],
+    pour: { "vodka-40": { material: "spirit-50", strength: "50 %" } },
+    begun: ["2026-10-20", "19:00"],
+    then: [...shaken("2026-10-22", "2026-10-26", "2026-11-02", "2026-11-23")],
+  },
+  {
+    code: "OX-26-02",
+    name: "Hyssop & fennel oxymel",
+    way: "oxymel-even",
+    vessel: "m-1000",
+    herbs: [herb("hyssop", "1½ cups", dried), herb("fennel-seed", "3 tbsp", { ...dried, cut: "crushed" })],
+    pour: { "cider-vinegar": { strength: "5.2 %" }, honey: { material: "heather-honey" } },
+    change: (p) => ({
+      ...p,
+      meantFor: ["the keeper", "the boatwright"],
+      taken: "A spoonful in the morning, in the cold months.",
+    }),
+    begun: ["2026-10-18", "11:00"],
+    then: [
+      ["2026-10-19", "08:00", "touched", { what: "top-up" }],
+      ...shaken("2026-10-20", "2026-10-25", "2026-11-01", "2026-11-12", "2026-11-23"),
+    ],
+  },
+  {
+    code: "FC-26-02",
+    name: "Lovage & horseradish fire cider",
+    way: "cider-after",
+    vessel: "m-1500",
+    herbs: [
+      herb("horseradish", "12 cm", { ...fresh, cut: "grated" }),
+      herb("lovage", "2 handfuls", fresh),
+      herb("red-onion", "1 bulb", fresh),
+      herb("chilli", "1–2 peppers", fresh),
+      herb("lemon-peel", "2 tbsp", { ...fresh, cut: "grated" }),
+      herb("juniper", "1 tbsp", dried),
+    ],
+    pour: { "cider-vinegar": { strength: "6 %" } },
+    begun: ["2026-10-15", "16:20"],
+    then: [
+      [
+        "2026-10-16",
+        "08:00",
+        "topped-up",
+        { line: { id: "in", material: "cider-vinegar", amount: "60 mL", strength: "6 %" } },
+      ],
+      ...shaken("2026-10-18", "2026-10-24", "2026-11-03"),
+    ],
+  },
+  {
+    code: "HO-26-02",
+    name: "Damson honey",
+    way: "honey-fresh",
+    vessel: "m-750",
+    herbs: [herb("damson", "250 g", { form: "frozen", cut: "sliced" })],
+    pour: { honey: { material: "heather-honey" } },
+    begun: ["2026-11-14", "18:00"],
+    then: [
+      ["2026-11-15", "08:00", "touched", { what: "let-out" }],
+      ["2026-11-21", "08:00", "touched", { what: "let-out" }],
+      ["2026-11-21", "08:01", "touched", { what: "push-under" }],
+      ["2026-11-23", "08:00", "touched", { what: "turn" }],
+    ],
+  },
+  {
+    code: "VI-26-02",
+    name: "Blackcurrant vinegar",
+    way: "vinegar-spoon",
+    vessel: "m-720-screw",
+    herbs: [herb("blackcurrant", "200 g", { form: "frozen", cut: "crushed" })],
+    pour: { "cider-vinegar": { material: "white-wine-vinegar", strength: "6 %" } },
+    begun: ["2026-10-24", "14:00"],
+    then: [
+      ...shaken("2026-10-27", "2026-11-06"),
+      ["2026-11-23", "17:30", "strained", { measured: "560 mL", how: "wrung" }],
+    ],
+  },
+  {
+    code: "OX-26-03",
+    name: "Meadowsweet & lime-blossom oxymel",
+    way: "oxymel-thirds",
+    vessel: "us-pint",
+    herbs: [herb("meadowsweet", "1/3 jar", dried), herb("lime-blossom", "1/4 cup", dried)],
+    pour: { "cider-vinegar": { strength: "6 %" } },
+    begun: ["2026-11-23", "19:30"],
+    then: [],
+  },
 ];
 
 /** What stands in the stores: the day it was kept, and the thing. Weights of lots are reckoned from what is typed. */
-const lotKept = (got: string, material: string, amount: string, price: number | undefined, more: Partial<Omit<Lot, "what">> = {}): readonly [string, Omit<Lot, "grams">] => [got, { what: "lot", material, amount, got, ...(price === undefined ? {} : { price }), ...more }];
+const lotKept = (
+  got: string,
+  material: string,
+  amount: string,
+  price: number | undefined,
+  more: Partial<Omit<Lot, "what">> = {},
+): readonly [string, Omit<Lot, "grams">] => [
+  got,
+  { what: "lot", material, amount, got, ...(price === undefined ? {} : { price }), ...more },
+];
 const STORES: readonly (readonly [day: string, item: StoreItem | Omit<Lot, "grams">])[] = [
   ["2026-03-28", { what: "person", name: "the keeper", flags: [], allergies: [] }],
-  ["2026-03-28", { what: "person", name: "the boatwright", flags: ["blood-pressure"], allergies: ["ragweed"] }],
+  [
+    "2026-03-28",
+    { what: "person", name: "the boatwright", flags: ["blood-pressure"], allergies: ["ragweed"] },
+  ],
   ["2026-03-28", { what: "person", name: "the schoolchild", born: "2017-05", flags: [], allergies: [] }],
   ["2026-04-02", { what: "person", name: "the baby", born: "2026-03", flags: [], allergies: [] }],
-  ...(["m-1500", "m-1000", "m-1000", "m-750", "m-720-screw", "m-720-screw", "m-500", "m-500", "us-pint", "m-370-screw", "p-3000"] as const).map((vessel) => ["2026-03-29", { what: "vessel", vessel }] as const),
-  ["2026-03-29", { what: "vessel", name: "tall pickle jar", vessel: { id: "tall-pickle-jar", name: "tall pickle jar", size: "1.1 L", sort: "jar", lid: "plastic", shape: { heightCm: 21.5, diameterCm: 8.4 } } }],
+  ...(
+    [
+      "m-1500",
+      "m-1000",
+      "m-1000",
+      "m-750",
+      "m-720-screw",
+      "m-720-screw",
+      "m-500",
+      "m-500",
+      "us-pint",
+      "m-370-screw",
+      "p-3000",
+    ] as const
+  ).map((vessel) => ["2026-03-29", { what: "vessel", vessel }] as const),
+  [
+    "2026-03-29",
+    {
+      what: "vessel",
+      name: "tall pickle jar",
+      vessel: {
+        id: "tall-pickle-jar",
+        name: "tall pickle jar",
+        size: "1.1 L",
+        sort: "jar",
+        lid: "plastic",
+        shape: { heightCm: 21.5, diameterCm: 8.4 },
+      },
+    },
+  ],
   ["2026-03-29", { what: "vessel", name: "grandmother’s crock", vessel: "c-2000", ware: "unknown-glaze" }],
-  ...([["b-250-swing", 6], ["b-500-swing", 3], ["b-330-swing", 2], ["us-half-pint", 4], ["d-100", 3], ["d-50", 8]] as const).map(([vessel, count]) => ["2026-11-08", { what: "empties", vessel, count }] as const),
+  ...(
+    [
+      ["b-250-swing", 6],
+      ["b-500-swing", 3],
+      ["b-330-swing", 2],
+      ["us-half-pint", 4],
+      ["d-100", 3],
+      ["d-50", 8],
+    ] as const
+  ).map(([vessel, count]) => ["2026-11-08", { what: "empties", vessel, count }] as const),
   lotKept("2026-09-04", "hyssop", "180 g", 0, { form: "dried", from: "the garden, second cutting" }),
   lotKept("2026-10-02", "fennel-seed", "120 g", 2.4, { form: "dried", from: "market boat" }),
   lotKept("2026-08-19", "horehound", "90 g", 0, { form: "dried", from: "the garden" }),
@@ -95,11 +372,32 @@ const STORES: readonly (readonly [day: string, item: StoreItem | Omit<Lot, "gram
 
 function planOf(s: Story): Plan {
   const way = wayById(s.way)!;
-  const start: Plan = { ...emptyPlan(way.kind, "us", s.vessel), name: s.name, vessel: s.vessel, steps: [{ do: "add", what: [...s.herbs] }] };
-  const made = madeBy(way, start, s.vessel, s.vessel);
-  const steps = made.steps.map((st) => (st.do === "add" ? { ...st, what: st.what.map((l) => (s.pour?.[l.material] ? { ...l, ...s.pour[l.material] } : l)) } : st));
-  return (s.change ?? ((p) => p))({ ...made, steps });
+  const bench = { ...PLAIN_BENCH, jar: s.vessel, pot: s.vessel };
+  const start = withIds({
+    ...emptyPlan(way.kind, "us", bench),
+    name: s.name,
+    vessel: s.vessel,
+    steps: [{ do: "add", what: [...s.herbs] }] as never,
+  });
+  const made = madeBy(way, start, bench);
+  const steps = made.steps.map((st) =>
+    st.do === "add"
+      ? { ...st, what: st.what.map((l) => (s.pour?.[l.material] ? { ...l, ...s.pour[l.material] } : l)) }
+      : st,
+  );
+  return withIds((s.change ?? ((p) => p))({ ...made, steps }));
 }
+
+// A household that scoops with US cups and reads its thermometer and ruler in °C and cm.
+const HOUSEHOLD = {
+  id: uuid("household"),
+  name: "Lock Cottage No. 9",
+  zone: ZONE,
+  ...usualHousehold("us"),
+  currency: "£",
+  degrees: "C",
+  lengths: "cm",
+} as const;
 
 const out: { line: string; recorded: string }[] = [];
 STORES.forEach(([day, item], i) => {
@@ -107,32 +405,93 @@ STORES.forEach(([day, item], i) => {
   if (weighed && !weighed.ok) throw new Error(`store ${i}: ${weighed.faults[0]!.message}`);
   const body = readStoreBody("kept", 1, { item: weighed ? { ...item, grams: weighed.value } : item });
   const at = new Date(instantOf(day, "09:00", ZONE)).toISOString();
-  out.push({ recorded: at, line: JSON.stringify({ kind: "store", stream: uuid(`store ${i}`), seq: 1, key: uuid(`store ${i} 1`), type: "kept", version: 1, at, recordedAt: at, day: dayAt(at, ZONE), body }) });
+  out.push({
+    recorded: at,
+    line: JSON.stringify({
+      kind: "store",
+      stream: uuid(`store ${i}`),
+      seq: 1,
+      key: uuid(`store ${i} 1`),
+      type: "kept",
+      version: 1,
+      at,
+      recordedAt: at,
+      day: dayAt(at, ZONE),
+      body,
+    }),
+  });
 });
 for (const s of STORIES) {
   const plan = planOf(s);
   const program = resolve(plan);
-  if (!program.ok) throw new Error(`${s.code}: ${program.faults[0]!.message} at ${program.faults[0]!.path.join(".")}`);
+  if (!program.ok)
+    throw new Error(`${s.code}: ${program.faults[0]!.message} at ${program.faults[0]!.path.join(".")}`);
   const stream = uuid(s.code);
   const events: JournalEvent[] = [];
   const write = (day: string, time: string, type: EventType, body: unknown): void => {
     const seq = events.length + 1;
     const at = instantOf(day, time, ZONE);
-    const e = { type, version: VERSIONS[type], streamId: stream, seq, key: uuid(`${s.code} ${seq}`), at: new Date(at).toISOString(), day: dayAt(at, ZONE), body: readBody(type, VERSIONS[type], body) } as JournalEvent;
+    const e = {
+      type,
+      version: VERSIONS[type],
+      streamId: stream,
+      seq,
+      key: uuid(`${s.code} ${seq}`),
+      at: new Date(at).toISOString(),
+      day: dayAt(at, ZONE),
+      body: readBody(type, VERSIONS[type], body),
+    } as JournalEvent;
     events.push(e);
-    out.push({ recorded: e.at, line: JSON.stringify({ kind: "batch", stream, seq, key: e.key, type, version: e.version, at: e.at, recordedAt: e.at, day: e.day, body: e.body }) });
+    out.push({
+      recorded: e.at,
+      line: JSON.stringify({
+        kind: "batch",
+        stream,
+        seq,
+        key: e.key,
+        type,
+        version: e.version,
+        at: e.at,
+        recordedAt: e.at,
+        day: e.day,
+        body: e.body,
+      }),
+    });
   };
-  write(s.begun[0], s.begun[1], "begun", { code: s.code, plan, frozen: freeze(program.value), ...(s.reasons ? { reasons: s.reasons } : {}) } satisfies Body<"begun">);
+  write(s.begun[0], s.begun[1], "begun", {
+    code: s.code,
+    plan,
+    frozen: freeze(program.value),
+    ...(s.reasons ? { reasons: s.reasons } : {}),
+  } satisfies Body<"begun">);
   for (const [day, time, type, body] of s.then) write(day, time, type, body);
   if (s.bottles) {
     const r = reckonBatch(fold(events)!);
     if (!r.ok) throw new Error(`${s.code}: ${r.faults[0]!.message}`);
     const [day, time, list] = s.bottles;
-    write(day, time, "bottled", { bottles: list.map(([v, ml, place], i) => ({ id: uuid(`${s.code} bottle ${i}`), vessel: v, name: vesselWords(VESSELS.get(v)!), ml, place })), verdict: issue(r.value.reckoning.verdict), own: null });
+    write(day, time, "bottled", {
+      bottles: list.map(([v, ml, place], i) => ({
+        id: uuid(`${s.code} bottle ${i}`),
+        vessel: v,
+        name: vesselWords(VESSELS.get(v)!),
+        ml,
+        place,
+      })),
+      verdict: issue(r.value.reckoning.verdict),
+      own: null,
+    });
   }
   const done = reckonBatch(fold(events)!);
   if (!done.ok) throw new Error(`${s.code}: ${done.faults[0]!.message}`);
-  process.stderr.write(`${s.code} ${fold(events)!.state} ${Math.round(done.value.reckoning.finished.ml.value)} mL, works at ${done.value.reckoning.working.place}, ${done.value.reckoning.verdict.row.id} ${done.value.reckoning.verdict.place} ${done.value.reckoning.verdict.life.words}; ${done.value.cautions.filter((c) => c.severity !== "note").map((c) => `${c.severity}:${c.id}`).join(" ")}\n`);
+  process.stderr.write(
+    `${s.code} ${fold(events)!.state} ${Math.round(done.value.reckoning.finished.ml.value)} mL, works at ${done.value.reckoning.working.place}, ${done.value.reckoning.verdict.row.id} ${done.value.reckoning.verdict.place} ${done.value.reckoning.verdict.life.words}; ${done.value.cautions
+      .filter((c) => c.severity !== "note")
+      .map((c) => `${c.severity}:${c.id}`)
+      .join(" ")}\n`,
+  );
 }
 out.sort((a, b) => (a.recorded < b.recorded ? -1 : a.recorded > b.recorded ? 1 : 0));
-writeFileSync("demo/lock-cottage.jsonl", `${[JSON.stringify({ format: "jolly-crock/journal", version: 2, household: { id: uuid("household"), name: "Lock Cottage No. 9", zone: ZONE, units: "us", currency: "£" } }), ...out.map((x) => x.line)].join("\n")}\n`);
+writeFileSync(
+  "demo/lock-cottage.jsonl",
+  `${[JSON.stringify({ format: "jolly-crock/journal", version: JOURNAL_VERSION, household: HOUSEHOLD }), ...out.map((x) => x.line)].join("\n")}\n`,
+);

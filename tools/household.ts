@@ -5,19 +5,22 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { type Sql, connect } from "../src/store/db";
 import { BadJournal, exportLines, importLines } from "../src/store/exchange";
-import { settle, usualCurrency } from "../src/store/household";
+import { settle, usualHousehold } from "../src/store/household";
 import { migrate } from "../src/store/migrate";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const MIGRATIONS = join(root, "src/store/migrations");
 
-const urlOf = (name: string): string => process.env["DATABASE_URL"] || `${process.env["DATABASE_ROOT"]}/jolly_${name.replace(/-/g, "_")}`;
+const urlOf = (name: string): string =>
+  process.env["DATABASE_URL"] || `${process.env["DATABASE_ROOT"]}/jolly_${name.replace(/-/g, "_")}`;
 
 /** Makes the household's database unless it is there; says whether it was just made. */
 async function make(name: string): Promise<boolean> {
   if (process.env["DATABASE_URL"]) {
     const sql = connect(urlOf(name), 1);
-    const [held] = await sql<{ there: boolean }[]>`select to_regclass('public.household') is not null as there`;
+    const [held] = await sql<
+      { there: boolean }[]
+    >`select to_regclass('public.household') is not null as there`;
     await sql.end();
     return !held!.there;
   }
@@ -41,12 +44,30 @@ async function open(name: string): Promise<void> {
   const sql = connect(urlOf(name), 2);
   try {
     const stamp = new Date().toISOString().replace(/[:.]/g, "-");
-    await migrate(sql, MIGRATIONS, async () => void (await backupTo(sql, join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jsonl`))));
+    await migrate(
+      sql,
+      MIGRATIONS,
+      async () =>
+        void (await backupTo(
+          sql,
+          join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jsonl`),
+        )),
+    );
     const [held] = await sql<{ n: number }[]>`select count(*)::int as n from household`;
     if (held!.n === 0) {
       // Demo data only ever enters a database just made for it.
-      if (name === "demo" && fresh) await importLines(sql, readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n"));
-      else await settle(sql, { id: randomUUID(), name: name.split("-").map((w) => w[0]!.toUpperCase() + w.slice(1)).join(" "), zone: Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC", units: "us", currency: usualCurrency("us") });
+      if (name === "demo" && fresh)
+        await importLines(sql, readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n"));
+      else
+        await settle(sql, {
+          id: randomUUID(),
+          name: name
+            .split("-")
+            .map((w) => w[0]!.toUpperCase() + w.slice(1))
+            .join(" "),
+          zone: Intl.DateTimeFormat().resolvedOptions().timeZone || "UTC",
+          ...usualHousehold("us"),
+        });
     }
   } finally {
     await sql.end();
@@ -58,7 +79,8 @@ async function main(): Promise<void> {
   const [word, ...rest] = process.argv.slice(2);
   const at = rest.indexOf("--household");
   const name = at >= 0 ? (rest[at + 1] ?? "demo") : "demo";
-  if (!/^[a-z0-9][a-z0-9-]*$/.test(name)) throw new BadJournal("a household's name is small letters, figures and dashes");
+  if (!/^[a-z0-9][a-z0-9-]*$/.test(name))
+    throw new BadJournal("a household's name is small letters, figures and dashes");
   const file = rest.filter((_, i) => at < 0 || (i !== at && i !== at + 1))[0];
   if (word === "open") return open(file ?? name);
   if (!file) throw new BadJournal(`name the file: ./jolly ${word} FILE`);

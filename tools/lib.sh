@@ -162,7 +162,8 @@ run_tests() {
   trap 'cluster_down; rm -rf "$scratch"' EXIT
   if [ "$only" = all ]; then
     say "types";  node_modules/.bin/next typegen >/dev/null 2>&1 || true; node_modules/.bin/tsc --noEmit || failed=1
-    say "lint";   node_modules/.bin/eslint . || failed=1
+    say "lint";   node_modules/.bin/eslint --quiet . || failed=1
+    say "form";   node_modules/.bin/prettier --log-level warn --check . || failed=1
   fi
   if [ "$only" != unit ]; then
     # Durability is tested by killing servers, not by pulling plugs: syncing every write would only slow the suite.

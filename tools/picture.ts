@@ -4,10 +4,27 @@ import puppeteer from "puppeteer-core";
 const [url, file, size = "1280x800", script] = process.argv.slice(2);
 if (!url || !file) throw new Error("URL and FILE are wanted");
 const [width, height] = size.split("x").map((n) => Number.parseInt(n, 10)) as [number, number];
-const browser = await puppeteer.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync", "--force-device-scale-factor=1"] });
+const browser = await puppeteer.launch({
+  executablePath: "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--force-device-scale-factor=1",
+  ],
+});
 try {
   const page = await browser.newPage();
-  page.on("console", (m) => (m.type() === "error" || m.type() === "warn") && process.stderr.write(`console ${m.type()}: ${m.text()}\n`));
+  page.on(
+    "console",
+    (m) =>
+      (m.type() === "error" || m.type() === "warn") &&
+      process.stderr.write(`console ${m.type()}: ${m.text()}\n`),
+  );
   page.on("pageerror", (e) => process.stderr.write(`page error: ${String(e)}\n`));
   await page.setViewport({ width, height });
   await page.goto(url, { waitUntil: "networkidle0" });

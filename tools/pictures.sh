@@ -11,7 +11,7 @@ shot() { TSX_TSCONFIG_PATH=tsconfig.json node --no-warnings --import tsx tools/p
 batch() { node -e 'const l=require("fs").readFileSync("demo/lock-cottage.jsonl","utf8").trim().split("\n").map(JSON.parse);console.log(l.find(e=>e.body&&e.body.code===process.argv[1]).stream)' "$1"; }
 oxymel='wait:300 ;; type:input[role=combobox]::1½ cups hyssop, dried ;; press:Enter ;; type:input[role=combobox]::3 tbsp fennel seed ;; press:Enter ;; wait:900'
 shot /bench bench "$oxymel ;; document.activeElement.blur()"
-shot /bench bench-ways "$oxymel ;; [...document.querySelectorAll('button')].find(b=>b.textContent==='set beside another way').click() ;; wait:600 ;; document.getElementById('drawers').scrollIntoView() ;; wait:300"
+shot /bench bench-ways "$oxymel ;; [...document.querySelectorAll('button')].find(b=>b.textContent==='compare ways').click() ;; wait:600 ;; document.getElementById('drawers').scrollIntoView() ;; wait:300"
 shot /bench bench-cautions "wait:300 ;; type:input[role=combobox]::1 cup elderberry, frozen ;; press:Enter ;; select:#lid-choice::metal ;; click:button[aria-label^='Meant for'] ;; wait:400 ;; [...document.querySelectorAll('[role=dialog] label')].find(l=>l.textContent.startsWith('the baby')).querySelector('input').click() ;; press:Escape ;; wait:600 ;; document.activeElement.blur()"
 shot / shelf
 shot /cellar cellar

@@ -1,7 +1,7 @@
 /** `./jolly reckon PLAN.json`: the numbers the Bench shows, as JSON, without a database or a build. Exit 2 with named errors on bad input. */
 import { readFileSync } from "node:fs";
-import { readPlan } from "../src/core/remedy/plan";
-import { reckon } from "../src/core/remedy/reckon";
+import { readPlanFile } from "../src/core/plan/file";
+import { reckon } from "../src/core/reckoning/reckon";
 import { type Fault, fault } from "../src/core/fault";
 
 function refuse(faults: readonly Fault[]): never {
@@ -24,8 +24,8 @@ try {
 } catch (e) {
   refuse([fault("NotJson", `${file} is not JSON: ${(e as Error).message}`)]);
 }
-const plan = readPlan(json);
-if (!plan.ok) refuse(plan.faults);
-const r = reckon(plan.value);
+const read = readPlanFile(json);
+if (!read.ok) refuse(read.faults);
+const r = reckon(read.value.plan, {}, read.value.happened);
 if (!r.ok) refuse(r.faults);
 process.stdout.write(`${JSON.stringify(r.value, null, 2)}\n`);

@@ -13,7 +13,7 @@ export async function batchPage(params: Promise<{ id: string }>) {
   const [f, batch, { people, empties }] = await Promise.all([frame(), batchOf(db(), id.data), stores(db())]);
   if (!batch) notFound();
   const company = { people, today: f.today };
-  const r = reckonBatch(batch, batch.plan, company);
+  const r = reckonBatch(batch, batch.making, company);
   if (!r.ok) throw new Error(`${batch.code} cannot be reckoned: ${r.faults[0]!.message}`);
   return { ...f, batch, r: r.value, company, empties };
 }

@@ -1,5 +1,5 @@
 import { cookies } from "next/headers";
-import { dayAt } from "@/core/care/day";
+import { dayAt } from "@/core/day";
 import { now } from "@/store/clock";
 import { db } from "@/store/db";
 import { household } from "@/store/household";
@@ -8,6 +8,7 @@ import { household } from "@/store/household";
 export async function frame() {
   const home = await household(db());
   const at = now();
-  const display = (await cookies()).get("jolly-units")?.value === "metric" ? ("metric" as const) : ("kitchen" as const);
+  const display =
+    (await cookies()).get("jolly-units")?.value === "metric" ? ("metric" as const) : ("kitchen" as const);
   return { home, now: at, today: dayAt(at, home.zone), display };
 }

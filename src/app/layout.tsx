@@ -9,7 +9,10 @@ import { Nav } from "@/ui/kit/nav";
 import { UnitsProvider, UnitsSwitch } from "@/ui/kit/units";
 import { frame } from "./frame";
 
-export const metadata: Metadata = { title: { default: "Jolly Crock", template: "%s · Jolly Crock" }, description: "Putting up remedies at home: reckoning, care and honest keeping." };
+export const metadata: Metadata = {
+  title: { default: "Jolly Crock", template: "%s · Jolly Crock" },
+  description: "Putting up remedies at home: reckoning, care and honest keeping.",
+};
 export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#d9d6cf" };
 export const dynamic = "force-dynamic";
 
@@ -19,17 +22,28 @@ export default async function Layout({ children }: { children: React.ReactNode }
     <html lang="en">
       <body>
         <SubstanceDefs />
-        <UnitsProvider initial={display} household={home.units}>
-          <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10">Skip to the page</a>
+        <UnitsProvider initial={display} household={home.units} degrees={home.degrees} lengths={home.lengths}>
+          <a
+            href="#main"
+            className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10"
+          >
+            Skip to the page
+          </a>
           <header className="no-print flex flex-wrap items-center gap-x-6 border-b-[3px] border-cobalt px-4 sm:px-8 pt-2">
-            <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">Jolly Crock</Link>
+            <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">
+              Jolly Crock
+            </Link>
             <Nav />
             <span className="ml-auto flex items-baseline gap-5 py-2">
-              <Link href="/household" className="quiet hidden sm:inline">{home.name}</Link>
+              <Link href="/household" className="quiet inline-flex items-center min-h-8">
+                {home.name}
+              </Link>
               <UnitsSwitch />
             </span>
           </header>
-          <main id="main" className="px-4 sm:px-8 pb-6">{children}</main>
+          <main id="main" className="px-4 sm:px-8 pb-6">
+            {children}
+          </main>
           <footer className="no-print px-4 sm:px-8 pb-6 text-sm text-ash">{NOT_ADVICE}</footer>
         </UnitsProvider>
       </body>

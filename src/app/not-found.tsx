@@ -1,5 +1,12 @@
 import Link from "next/link";
 
 export default function NotFound() {
-  return <div className="pt-10 max-w-md"><h1>Nothing stands here</h1><p className="pt-3">That page or batch is not in this household. <Link href="/">Back to the Shelf.</Link></p></div>;
+  return (
+    <div className="pt-10 max-w-md">
+      <h1>Nothing stands here</h1>
+      <p className="pt-3">
+        That page or batch is not in this household. <Link href="/">Back to the Shelf.</Link>
+      </p>
+    </div>
+  );
 }

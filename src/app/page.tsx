@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { daysBetween, printDay } from "@/core/care/day";
+import { daysBetween, printDay } from "@/core/day";
 import { db } from "@/store/db";
 import { cellar, live } from "@/store/shelf";
 import { cardOf, touchesOf } from "@/ui/shelf/card";
@@ -8,8 +8,15 @@ import { Today } from "@/ui/shelf/today";
 import { frame } from "./frame";
 
 export default async function Shelf({ searchParams }: { searchParams: Promise<{ begun?: string }> }) {
-  const [{ today }, batches, bottles, { begun }] = await Promise.all([frame(), live(db()), cellar(db(), 40), searchParams]);
-  const cards = batches.flatMap((b) => cardOf(b, today) ?? []).sort((a, b) => a.until - b.until || (a.code < b.code ? -1 : 1));
+  const [{ today }, batches, bottles, { begun }] = await Promise.all([
+    frame(),
+    live(db()),
+    cellar(db(), 40),
+    searchParams,
+  ]);
+  const cards = batches
+    .flatMap((b) => cardOf(b, today) ?? [])
+    .sort((a, b) => a.until - b.until || (a.code < b.code ? -1 : 1));
   const justBegun = begun ? cards.find((c) => c.code === begun) : undefined;
   // One line a batch, whichever places its bottles stand in.
   const near = new Map<string, (typeof bottles)[number]>();
@@ -22,9 +29,26 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] pt-5">
       <section aria-labelledby="shelf">
-        <h1 id="shelf" className="sr-only">Shelf</h1>
-        {justBegun && <p role="status" className="bg-celadon px-3 py-2 mb-4">{justBegun.code}, {justBegun.name}, has begun. Label the jar: <strong>{justBegun.code}, {printDay(today)}</strong>. <Link href={`/batch/${justBegun.id}/make`}>Make it, step by step.</Link></p>}
-        {cards.length > 0 ? <Shelves cards={cards} /> : <p className="pt-10 max-w-md">The shelf is empty. Working jars stand here once they are begun. <Link href="/bench">Plan the first at the Bench.</Link></p>}
+        <h1 id="shelf" className="sr-only">
+          Shelf
+        </h1>
+        {justBegun && (
+          <p role="status" className="bg-celadon px-3 py-2 mb-4">
+            {justBegun.code}, {justBegun.name}, has begun. Label the jar:{" "}
+            <strong>
+              {justBegun.code}, {printDay(today)}
+            </strong>
+            . <Link href={`/batch/${justBegun.id}/make`}>Make it, step by step.</Link>
+          </p>
+        )}
+        {cards.length > 0 ? (
+          <Shelves cards={cards} />
+        ) : (
+          <p className="pt-10 max-w-md">
+            The shelf is empty. Working jars stand here once they are begun.{" "}
+            <Link href="/bench">Plan the first at the Bench.</Link>
+          </p>
+        )}
       </section>
       <aside className="min-w-0">
         <div className="flex items-baseline justify-between border-b-2 border-iron pb-2">
@@ -34,12 +58,30 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
         <Today items={touchesOf(cards)} />
         <h2 className="ruled-head pt-7">From the cellar</h2>
         {soon.length === 0 ? (
-          <p className="pt-3 text-ash">{bottles.length === 0 ? "No bottles yet. What is bottled is kept in view here." : "Nothing is near its day."}</p>
+          <p className="pt-3 text-ash">
+            {bottles.length === 0
+              ? "No bottles yet. What is bottled is kept in view here."
+              : "Nothing is near its day."}
+          </p>
         ) : (
           <ul className="pt-1">
             {soon.map((b) => {
               const left = daysBetween(today, b.best_by);
-              return <li key={b.batch_id + b.place} className="py-2"><Link href={`/batch/${b.batch_id}`}>{b.name}</Link>, {b.bottles === 1 ? "one bottle" : `${b.bottles} bottles`}: {left < 0 ? <strong className="text-rust">past {printDay(b.best_by)}. Look, smell, and when in doubt discard.</strong> : <>use by <strong>{printDay(b.best_by)}</strong>.</>}</li>;
+              return (
+                <li key={b.batch_id + b.place} className="py-2">
+                  <Link href={`/batch/${b.batch_id}`}>{b.name}</Link>,{" "}
+                  {b.bottles === 1 ? "one bottle" : `${b.bottles} bottles`}:{" "}
+                  {left < 0 ? (
+                    <strong className="text-rust">
+                      past {printDay(b.best_by)}. Look, smell, and when in doubt discard.
+                    </strong>
+                  ) : (
+                    <>
+                      use by <strong>{printDay(b.best_by)}</strong>.
+                    </>
+                  )}
+                </li>
+              );
             })}
           </ul>
         )}

@@ -18,10 +18,11 @@ export const exactly = (value: number): Span => ({ low: value, value, high: valu
 
 export const between = (low: number, high: number): Span => ({ low, value: (low + high) / 2, high });
 
-export const scaled = (s: Span, by: number): Span => ({ low: s.low * by, value: s.value * by, high: s.high * by });
-
-/** Half the width of a span, the amount by which the uncertainty pass moves it. */
-export const halfWidth = (s: Span): number => Math.max(s.high - s.value, s.value - s.low);
+export const scaled = (s: Span, by: number): Span => ({
+  low: s.low * by,
+  value: s.value * by,
+  high: s.high * by,
+});
 
 export function estimate(value: number, low: number, high: number, because: readonly string[]): Estimate {
   return { value, low: Math.min(low, value), high: Math.max(high, value), because };

@@ -13,15 +13,24 @@ export interface Fault {
   readonly suggestion?: string;
 }
 
-export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
+export type Result<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };
 
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 
-export function fault(name: string, message: string, path: ReadonlyArray<string | number> = [], suggestion?: string): Fault {
+export function fault(
+  name: string,
+  message: string,
+  path: ReadonlyArray<string | number> = [],
+  suggestion?: string,
+): Fault {
   return suggestion === undefined ? { name, message, path } : { name, message, path, suggestion };
 }
 
-export const fail = (...faults: Fault[]): { readonly ok: false; readonly faults: readonly Fault[] } => ({ ok: false, faults });
+export const fail = (...faults: Fault[]): { readonly ok: false; readonly faults: readonly Fault[] } => ({
+  ok: false,
+  faults,
+});
 
 /** The same faults, seen from one level further out. */
 export function under(prefix: ReadonlyArray<string | number>, faults: readonly Fault[]): Fault[] {

@@ -3,16 +3,28 @@ import { type Item, type LabelLayout, MM_PER_PT, type Sheet, gridCells, layOut }
 import { measure, newDocument } from "./fonts";
 
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
-const FAMILIES = { plain: "'Atkinson Hyperlegible Next', sans-serif", bold: "'Atkinson Hyperlegible Next', sans-serif", stencil: "'Stardos Stencil', serif" } as const;
+const FAMILIES = {
+  plain: "'Atkinson Hyperlegible Next', sans-serif",
+  bold: "'Atkinson Hyperlegible Next', sans-serif",
+  stencil: "'Stardos Stencil', serif",
+} as const;
 
-export const laidOut = (l: Label, widthMm: number, heightMm: number): LabelLayout => layOut(l, widthMm, heightMm, measure);
+export const laidOut = (l: Label, widthMm: number, heightMm: number): LabelLayout =>
+  layOut(l, widthMm, heightMm, measure);
 
-function draw(doc: PDFKit.PDFDocument, layout: LabelLayout, xMm: number, yMm: number, outline: boolean): void {
+function draw(
+  doc: PDFKit.PDFDocument,
+  layout: LabelLayout,
+  xMm: number,
+  yMm: number,
+  outline: boolean,
+): void {
   const pt = (mm: number): number => mm / MM_PER_PT;
   doc.save().translate(pt(xMm), pt(yMm));
   if (outline) doc.lineWidth(pt(0.2)).rect(0, 0, pt(layout.widthMm), pt(layout.heightMm)).stroke(INKS.iron);
   for (const i of layout.items) {
-    if (i.kind === "rule") doc.lineWidth(pt(i.width)).moveTo(pt(i.x1), pt(i.y)).lineTo(pt(i.x2), pt(i.y)).stroke(INKS[i.ink]);
+    if (i.kind === "rule")
+      doc.lineWidth(pt(i.width)).moveTo(pt(i.x1), pt(i.y)).lineTo(pt(i.x2), pt(i.y)).stroke(INKS[i.ink]);
     else {
       doc.font(i.face).fontSize(i.pt).fillColor(INKS[i.ink]);
       const x = i.anchor === "end" ? pt(i.x) - doc.widthOfString(i.text) : pt(i.x);
@@ -42,7 +54,13 @@ export function singlesPdf(labels: readonly Label[], widthMm: number, heightMm: 
 }
 
 /** Labels on a plain millimetre grid, from any start cell. */
-export function sheetPdf(labels: readonly Label[], widthMm: number, heightMm: number, sheet: Sheet, start: number): Promise<Buffer> {
+export function sheetPdf(
+  labels: readonly Label[],
+  widthMm: number,
+  heightMm: number,
+  sheet: Sheet,
+  start: number,
+): Promise<Buffer> {
   const doc = newDocument(sheet.pageWmm, sheet.pageHmm);
   const { cells } = gridCells(labels.length, widthMm, heightMm, sheet, start);
   let page = -1;
@@ -58,10 +76,12 @@ export function sheetPdf(labels: readonly Label[], widthMm: number, heightMm: nu
   return finished(doc);
 }
 
-const escaped = (s: string): string => s.replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);
+const escaped = (s: string): string =>
+  s.replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);
 
 function svgItem(i: Item): string {
-  if (i.kind === "rule") return `<path d="M${i.x1.toFixed(2)} ${i.y.toFixed(2)}H${i.x2.toFixed(2)}" stroke="${INKS[i.ink]}" stroke-width="${i.width}"/>`;
+  if (i.kind === "rule")
+    return `<path d="M${i.x1.toFixed(2)} ${i.y.toFixed(2)}H${i.x2.toFixed(2)}" stroke="${INKS[i.ink]}" stroke-width="${i.width}"/>`;
   return `<text x="${i.x.toFixed(2)}" y="${i.y.toFixed(2)}" font-size="${(i.pt * MM_PER_PT).toFixed(3)}" font-family="${FAMILIES[i.face]}" font-weight="${i.face === "plain" ? 400 : 700}" fill="${INKS[i.ink]}"${i.anchor === "end" ? ' text-anchor="end"' : ""}>${escaped(i.text)}</text>`;
 }
 

@@ -6,10 +6,34 @@ import { measure } from "./fonts";
 import { labelSvg, laidOut, sheetPdf, singlesPdf } from "./label-files";
 import { LabelRequest, sizeOf } from "./request";
 
-const LABEL: Label = { code: "OX-26-02", name: "Hyssop & fennel oxymel", kind: "oxymel", volume: "250 mL", contents: "heather honey, cider vinegar, hyssop, fennel seed", made: "18 October 2026", strained: "29 November 2026", bestBy: "28 May 2027", ownDate: false, keep: "Keep cool and dark.", opened: "Once opened: fridge, one year at most.", taken: "A spoonful in the morning.", cautions: ["Contains honey: never for a child under 12 months.", "Not in pregnancy or nursing without licensed advice."] };
-const LONG: Label = { ...LABEL, name: "Meadowsweet, lime-blossom, blackberry-leaf and late hawthorn oxymel from the towpath hedge", contents: Array.from({ length: 14 }, (_, i) => `ingredient number ${i}`).join(", ") };
+const LABEL: Label = {
+  code: "OX-26-02",
+  name: "Hyssop & fennel oxymel",
+  kind: "oxymel",
+  volume: "250 mL",
+  contents: "heather honey, cider vinegar, hyssop, fennel seed",
+  made: "18 October 2026",
+  strained: "29 November 2026",
+  bestBy: "28 May 2027",
+  ownDate: false,
+  keep: "Keep cool and dark.",
+  opened: "Once opened: fridge, one year at most.",
+  taken: "A spoonful in the morning.",
+  cautions: [
+    "Contains honey: never for a child under 12 months.",
+    "Not in pregnancy or nursing without licensed advice.",
+  ],
+};
+const LONG: Label = {
+  ...LABEL,
+  name: "Meadowsweet, lime-blossom, blackberry-leaf and late hawthorn oxymel from the towpath hedge",
+  contents: Array.from({ length: 14 }, (_, i) => `ingredient number ${i}`).join(", "),
+};
 
-const pages = (pdf: Buffer): number[][] => [...pdf.toString("latin1").matchAll(/\/MediaBox \[([\d. ]+)\]/g)].map((m) => m[1]!.trim().split(" ").map(Number));
+const pages = (pdf: Buffer): number[][] =>
+  [...pdf.toString("latin1").matchAll(/\/MediaBox \[([\d. ]+)\]/g)].map((m) =>
+    m[1]!.trim().split(" ").map(Number),
+  );
 /** The drawing orders of every page, inflated. */
 const drawn = (pdf: Buffer): string => {
   const out: string[] = [];
@@ -17,7 +41,11 @@ const drawn = (pdf: Buffer): string => {
   for (const m of raw.matchAll(/stream\r?\n/g)) {
     const from = m.index + m[0].length;
     try {
-      out.push(inflateSync(Buffer.from(raw.slice(from, raw.indexOf("endstream", from)), "latin1")).toString("latin1"));
+      out.push(
+        inflateSync(Buffer.from(raw.slice(from, raw.indexOf("endstream", from)), "latin1")).toString(
+          "latin1",
+        ),
+      );
     } catch {
       // a font or an image
     }
@@ -26,7 +54,12 @@ const drawn = (pdf: Buffer): string => {
 };
 
 describe("the layout of a label", () => {
-  test.each([[80, 50], [100, 60], [70, 36], [50, 30]])("%p by %p mm: all of it inside, none under six points", (w, h) => {
+  test.each([
+    [80, 50],
+    [100, 60],
+    [70, 36],
+    [50, 30],
+  ])("%p by %p mm: all of it inside, none under six points", (w, h) => {
     const l = layOut(LABEL, w, h, measure);
     expect(l.pt).toBeGreaterThanOrEqual(LEAST_PT);
     for (const i of l.items) {
@@ -59,7 +92,8 @@ describe("the millimetre grid", () => {
     expect(g.cells[0]).toEqual({ page: 0, x: 8, y: 8 + 4 * 52 });
     expect(g.cells[2]).toEqual({ page: 1, x: 8, y: 8 });
   });
-  test("a label larger than the page has no cell", () => expect(gridCells(1, 300, 300, PAGES.a4).cells).toEqual([]));
+  test("a label larger than the page has no cell", () =>
+    expect(gridCells(1, 300, 300, PAGES.a4).cells).toEqual([]));
 });
 
 describe("the PDF", () => {
@@ -79,9 +113,16 @@ describe("the PDF", () => {
     expect(pages(pdf)[0]!.map((x) => Math.round(x * MM_PER_PT * 10) / 10)).toEqual([0, 0, 210, 297]);
     const orders = drawn(pdf);
     const { cells } = gridCells(3, 80, 50, PAGES.a4, start);
-    const places = [...orders.matchAll(/1 0 0 1 ([\d.]+) ([\d.]+) cm/g)].map((m) => [Number(m[1]) * MM_PER_PT, Number(m[2]) * MM_PER_PT]);
-    for (const c of cells) expect(places.some(([x, y]) => Math.abs(x! - c.x) < 0.2 && Math.abs(y! - c.y) < 0.2)).toBe(true);
-    const outlines = [...orders.matchAll(/0 0 ([\d.]+) ([\d.]+) re/g)].map((m) => [Number(m[1]) * MM_PER_PT, Number(m[2]) * MM_PER_PT]);
+    const places = [...orders.matchAll(/1 0 0 1 ([\d.]+) ([\d.]+) cm/g)].map((m) => [
+      Number(m[1]) * MM_PER_PT,
+      Number(m[2]) * MM_PER_PT,
+    ]);
+    for (const c of cells)
+      expect(places.some(([x, y]) => Math.abs(x! - c.x) < 0.2 && Math.abs(y! - c.y) < 0.2)).toBe(true);
+    const outlines = [...orders.matchAll(/0 0 ([\d.]+) ([\d.]+) re/g)].map((m) => [
+      Number(m[1]) * MM_PER_PT,
+      Number(m[2]) * MM_PER_PT,
+    ]);
     expect(outlines.length).toBe(3);
     for (const [w, h] of outlines) {
       expect(Math.abs(w! - 80)).toBeLessThan(0.2);

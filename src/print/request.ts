@@ -3,8 +3,13 @@ import { PAGES } from "@/core/label/layout";
 
 /** What may be asked of the label files: a size in mm, a page to lay them on, where to start. */
 export const LabelRequest = z.object({
-  size: z.string().regex(/^\d{2,3}(?:\.\d)?x\d{2,3}(?:\.\d)?$/).default("80x50"),
-  sheet: z.enum(["single", ...(Object.keys(PAGES) as [keyof typeof PAGES, ...(keyof typeof PAGES)[]])]).default("single"),
+  size: z
+    .string()
+    .regex(/^\d{2,3}(?:\.\d)?x\d{2,3}(?:\.\d)?$/)
+    .default("80x50"),
+  sheet: z
+    .enum(["single", ...(Object.keys(PAGES) as [keyof typeof PAGES, ...(keyof typeof PAGES)[]])])
+    .default("single"),
   start: z.coerce.number().int().min(1).max(200).default(1),
   bottle: z.coerce.number().int().min(1).max(100).optional(),
 });

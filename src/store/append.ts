@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { dayAt } from "../core/care/day";
+import { dayAt } from "../core/day";
 import { type Fault, fault } from "../core/fault";
 import { now } from "./clock";
 import type { Sql, Tx } from "./db";
@@ -13,6 +13,7 @@ export interface Row {
   readonly type: string;
   readonly version: number;
   readonly at: Date;
+  readonly recorded_at: Date;
   readonly day: string;
   readonly body: unknown;
 }
@@ -59,10 +60,19 @@ export interface Write {
   readonly at?: string | undefined;
 }
 
-const ordered = (x: unknown): unknown => (Array.isArray(x) ? x.map(ordered) : x && typeof x === "object" ? Object.fromEntries(Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1)).map(([k, v]) => [k, ordered(v)])) : x);
+/** With the keys of every object in one order, so that the same thing sent twice is the same text. */
+function ordered(x: unknown): unknown {
+  if (Array.isArray(x)) return x.map(ordered);
+  if (!x || typeof x !== "object") return x;
+  const entries = Object.entries(x).sort(([a], [b]) => (a < b ? -1 : 1));
+  return Object.fromEntries(entries.map(([k, v]) => [k, ordered(v)]));
+}
 
 /** A body's hash with its keys in order, so that the same thing sent twice is known for the same. */
-export const sentHash = (type: string, body: unknown): string => createHash("sha256").update(`${type} ${JSON.stringify(ordered(body))}`).digest("hex");
+export const sentHash = (type: string, body: unknown): string =>
+  createHash("sha256")
+    .update(`${type} ${JSON.stringify(ordered(body))}`)
+    .digest("hex");
 
 /** A key that follows from others, for what is written along with an entry: the same again when that is sent again. */
 export function followingKey(...from: readonly string[]): string {
@@ -71,50 +81,187 @@ export function followingKey(...from: readonly string[]): string {
 }
 
 /** A journal row as an event of its stream, its body parsed and brought up to the present version. */
-export const toEvent = <S extends { readonly seq: number }, E>(stream: Stream<S, E>, r: Row): E => ({ type: r.type, version: r.version, streamId: r.stream_id, seq: r.seq, key: r.key, at: r.at.toISOString(), day: r.day, body: stream.readBody(r.type, r.version, r.body) }) as E;
+export const toEvent = <S extends { readonly seq: number }, E>(stream: Stream<S, E>, r: Row): E =>
+  ({
+    type: r.type,
+    version: r.version,
+    streamId: r.stream_id,
+    seq: r.seq,
+    key: r.key,
+    at: r.at.toISOString(),
+    recordedAt: r.recorded_at.toISOString(),
+    day: r.day,
+    body: stream.readBody(r.type, r.version, r.body),
+  }) as E;
 
 /** The events of one stream, in order of writing. */
-export async function eventsOf<S extends { readonly seq: number }, E>(sql: Sql | Tx, stream: Stream<S, E>, id: string): Promise<E[]> {
-  const rows = await sql<Row[]>`select stream_id, seq, key, type, version, at, day, body from event where stream_kind = ${stream.kind} and stream_id = ${id} order by seq`;
+export async function eventsOf<S extends { readonly seq: number }, E>(
+  sql: Sql | Tx,
+  stream: Stream<S, E>,
+  id: string,
+): Promise<E[]> {
+  const rows = await sql<
+    Row[]
+  >`select stream_id, seq, key, type, version, at, recorded_at, day, body from event where stream_kind = ${stream.kind} and stream_id = ${id} order by seq`;
   return rows.map((r) => toEvent(stream, r));
 }
 
-const isFault = (x: unknown): x is Fault => typeof x === "object" && x !== null && "message" in x && "name" in x && "path" in x;
+const isFault = (x: unknown): x is Fault =>
+  typeof x === "object" && x !== null && "message" in x && "name" in x && "path" in x;
+
+/** An event as it stands before it is numbered: what every journal's entries share. */
+interface Bare {
+  readonly type: string;
+  readonly seq: number;
+  readonly at: string;
+  readonly recordedAt: string;
+  readonly body: unknown;
+}
+
+const ANOTHER_WINDOW =
+  "was changed in another window since you opened this. Look at it again, then repeat this if it is still right.";
+
+/** Why a type that does not commute is refused: it began already, or another window came between. */
+function stale<S extends { readonly seq: number }, E>(
+  stream: Stream<S, E>,
+  w: Write,
+  state: S | undefined,
+): Fault | undefined {
+  if (stream.commutes.has(w.type)) return undefined;
+  const begins = w.type === stream.begins && w.seen === undefined;
+  if ((begins && !state) || w.seen === state?.seq) return undefined;
+  // A second beginning is told by what may follow, in its own words.
+  const twice = begins ? stream.mayFollow(state, w.type, w.body) : undefined;
+  if (twice) return fault("NotNow", twice);
+  return fault("ChangedMeanwhile", state ? `${stream.called(state)} ${ANOTHER_WINDOW}` : "It is not there.");
+}
+
+/** How far a maker's clock may run ahead. */
+const GRACE_MS = 5 * 60_000;
+
+/**
+ * When an entry was written down, which never goes backward in its stream, and the maker's time of it: earlier is right ("yesterday"), the future
+ * is not, nor before the stream began. Where the maker says none it is now, or where a clock was put back, as late as the last entry.
+ */
+function times(
+  before: readonly Bare[],
+  said: string | undefined,
+): { at: string; recordedAt: string } | Fault {
+  const last = before.at(-1);
+  const clock = now();
+  const recordedAt = last && last.recordedAt > clock ? last.recordedAt : clock;
+  if (said === undefined) return { at: recordedAt, recordedAt };
+  const at = new Date(said).toISOString();
+  if (Date.parse(at) > Date.parse(recordedAt) + GRACE_MS)
+    return fault("InTheFuture", "That has not happened yet. Give the time it was done.", ["at"]);
+  if (before[0] && at < before[0].at)
+    return fault("BeforeItBegan", "That is before it was begun. Give a later time.", ["at"]);
+  return { at, recordedAt };
+}
+
+/**
+ * Whether what came after an entry still holds once it is corrected: every later entry is asked again whether it may follow.
+ * The body itself is checked by `complete`, exactly as the entry's own was.
+ */
+function upsets<S extends { readonly seq: number }, E>(
+  stream: Stream<S, E>,
+  before: readonly E[],
+  correction: E,
+): Fault | undefined {
+  const target = (before as readonly Bare[]).find(
+    (e) => e.seq === (correction as Bare & { body: { seq: number } }).body.seq,
+  );
+  if (!target || target.type === "corrected")
+    return fault("NoSuchEntry", "There is no such entry to correct.", ["seq"]);
+  const { body } = (correction as Bare).body as { body: unknown };
+  if (body === null && target.type === stream.begins)
+    return fault("Begins", "Everything else rests on this entry. It can be corrected, but not taken back.", [
+      "seq",
+    ]);
+  for (const [i, later] of (before as readonly Bare[]).entries()) {
+    if (later.seq <= target.seq || later.type === "corrected") continue;
+    const state = stream.fold([...before.slice(0, i), correction]);
+    const not = stream.mayFollow(state, later.type, later.body);
+    if (not)
+      return fault(
+        "ComesAfter",
+        `What came after would no longer hold. ${not} Correct the later entry first.`,
+        ["seq"],
+      );
+  }
+  return undefined;
+}
+
+/** The answer to a key that was written before: what it wrote, or a refusal where it now says something else. */
+async function answered<S extends { readonly seq: number }>(
+  tx: Tx,
+  w: Write,
+  sent: string,
+  state: S | undefined,
+): Promise<Written<S> | Refused<S> | undefined> {
+  const [same] = await tx<
+    { sent: string; stream_id: string; seq: number }[]
+  >`select sent, stream_id, seq from event where key = ${w.key}`;
+  if (!same) return undefined;
+  if (same.sent === sent && same.stream_id === w.streamId)
+    return { ok: true, state: state!, seq: same.seq, already: true };
+  const message =
+    "This was sent before under the same key with other contents. Reload the page and try again.";
+  return { ok: false, status: 422, fault: fault("KeyReused", message) };
+}
 
 /**
  * Appends one event to a stream within a transaction. The same key with the same body answers what was written the first time; with another body it is refused.
  * Types that do not commute need the version the writer saw, and are refused with the present state when something came between.
  * @param complete makes the stored body from what was sent, inside the transaction (a code to be given, figures to be frozen)
  */
-export async function appendWithin<S extends { readonly seq: number }, E>(tx: Tx, stream: Stream<S, E>, w: Write, complete?: (tx: Tx, state: S | undefined, day: string, events: readonly E[]) => Promise<unknown | Fault>): Promise<Written<S> | Refused<S>> {
+export async function appendWithin<S extends { readonly seq: number }, E>(
+  tx: Tx,
+  stream: Stream<S, E>,
+  w: Write,
+  complete?: (tx: Tx, state: S | undefined, day: string, events: readonly E[]) => Promise<unknown | Fault>,
+): Promise<Written<S> | Refused<S>> {
   await tx`select pg_advisory_xact_lock(hashtextextended(${w.streamId}, 0))`;
   const sent = sentHash(w.type, w.body);
-  const [same] = await tx<{ sent: string; stream_id: string; seq: number }[]>`select sent, stream_id, seq from event where key = ${w.key}`;
   const before = await eventsOf(tx, stream, w.streamId);
   const state = stream.fold(before);
-  const at409 = (name: string, message: string): Refused<S> => ({ ok: false, status: 409, fault: fault(name, message), ...(state ? { state } : {}) });
-  if (same) {
-    if (same.sent !== sent || same.stream_id !== w.streamId) return { ok: false, status: 422, fault: fault("KeyReused", "This was sent before under the same key with other contents. Reload the page and try again.") };
-    return { ok: true, state: state!, seq: same.seq, already: true };
-  }
-  if (!stream.commutes.has(w.type) && !(w.type === stream.begins && !state && w.seen === undefined) && w.seen !== state?.seq) {
-    // A second beginning is told by what may follow, in its own words.
-    const twice = w.type === stream.begins && w.seen === undefined ? stream.mayFollow(state, w.type, w.body) : undefined;
-    return twice ? at409("NotNow", twice) : at409("ChangedMeanwhile", state ? `${stream.called(state)} was changed in another window since you opened this. Look at it again, then repeat this if it is still right.` : "It is not there.");
-  }
+  const refused = (status: 409 | 422, f: Fault): Refused<S> => ({
+    ok: false,
+    status,
+    fault: f,
+    ...(state ? { state } : {}),
+  });
+  const already = await answered(tx, w, sent, state);
+  if (already) return already;
+  const old = stale(stream, w, state);
+  if (old) return refused(409, old);
   const not = stream.mayFollow(state, w.type, w.body);
-  if (not) return at409("NotNow", not);
-  const home = await household(tx);
-  const at = w.at ?? now();
-  const day = dayAt(at, home.zone);
+  if (not) return refused(409, fault("NotNow", not));
+  const when = times(before as readonly Bare[], w.at);
+  if (isFault(when)) return refused(422, when);
+  const { at, recordedAt } = when;
+  const day = dayAt(at, (await household(tx)).zone);
   const completed = complete ? await complete(tx, state, day, before) : w.body;
   if (isFault(completed)) return { ok: false, status: 422, fault: completed };
   const version = stream.versions[w.type]!;
   const body = stream.readBody(w.type, version, completed);
-  const seq = (state?.seq ?? 0) + 1;
-  await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, day, body)
-    values (${stream.kind}, ${w.streamId}, ${seq}, ${w.key}, ${sent}, ${w.type}, ${version}, ${at}, ${day}, ${tx.json(body as never)})`;
-  const after = stream.fold([...before, { type: w.type, version, streamId: w.streamId, seq, key: w.key, at, day, body } as E])!;
+  const seq = ((before as readonly Bare[]).at(-1)?.seq ?? 0) + 1;
+  const event = {
+    type: w.type,
+    version,
+    streamId: w.streamId,
+    seq,
+    key: w.key,
+    at,
+    recordedAt,
+    day,
+    body,
+  } as E;
+  const upset = w.type === "corrected" ? upsets(stream, before, event) : undefined;
+  if (upset) return refused(422, upset);
+  await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body)
+    values (${stream.kind}, ${w.streamId}, ${seq}, ${w.key}, ${sent}, ${w.type}, ${version}, ${at}, ${recordedAt}, ${day}, ${tx.json(body as never)})`;
+  const after = stream.fold([...before, event])!;
   await stream.project(tx, after);
   return { ok: true, state: after, seq, already: false };
 }

@@ -5,7 +5,8 @@ const Instant = z.iso.datetime({ offset: true });
 const read = (name: string): number | undefined => {
   const text = process.env[name];
   if (!text) return undefined;
-  if (!Instant.safeParse(text).success) throw new Error(`${name} is not an instant like 2026-11-24T09:00:00Z: ${text}`);
+  if (!Instant.safeParse(text).success)
+    throw new Error(`${name} is not an instant like 2026-11-24T09:00:00Z: ${text}`);
   return Date.parse(text);
 };
 

@@ -1,14 +1,30 @@
-import { COMMUTES, type Body, type JournalEvent, VERSIONS, readBody } from "../core/journal/events";
+import { COMMUTES, type JournalEvent, VERSIONS, readBody } from "../core/journal/events";
 import { type Batch, fold, mayFollow } from "../core/journal/fold";
 import type { EventType } from "../core/journal/events";
-import { type Fault, fault } from "../core/fault";
-import { type Refused, type Stream, type Write, type Written as Done, appendWithin, eventsOf, toEvent as toEventOf, type Row } from "./append";
+import type { Fault } from "../core/fault";
+import {
+  type Refused,
+  type Stream,
+  type Write,
+  type Written as Done,
+  appendWithin,
+  eventsOf,
+  toEvent as toEventOf,
+  type Row,
+} from "./append";
 import type { Sql, Tx } from "./db";
 import { projectBatch } from "./projection";
 
 export const BATCHES: Stream<Batch, JournalEvent> = {
-  kind: "batch", versions: VERSIONS, commutes: COMMUTES, begins: "begun", readBody, fold,
-  mayFollow: (batch, type) => mayFollow(batch, type as EventType), project: projectBatch, called: (b) => b.code,
+  kind: "batch",
+  versions: VERSIONS,
+  commutes: COMMUTES,
+  begins: "begun",
+  readBody,
+  fold,
+  mayFollow: (batch, type) => mayFollow(batch, type as EventType),
+  project: projectBatch,
+  called: (b) => b.code,
 };
 
 /** The answer to a write to a batch's journal. */
@@ -16,11 +32,14 @@ export type Written = Done<Batch> | Refused<Batch>;
 
 export const toEvent = (r: Row): JournalEvent => toEventOf(BATCHES, r);
 
-export const batchOf = async (sql: Sql | Tx, id: string): Promise<Batch | undefined> => fold(await eventsOf(sql, BATCHES, id));
+export const batchOf = async (sql: Sql | Tx, id: string): Promise<Batch | undefined> =>
+  fold(await eventsOf(sql, BATCHES, id));
 
 /** The next code of a kind, e.g. `OX-26-11`; the number is spent even if nothing comes of it. */
 export async function nextCode(tx: Tx, kind: string, year: number): Promise<string> {
-  const [row] = await tx<{ last: number }[]>`insert into code_counter (kind, year, last) values (${kind}, ${year}, 1) on conflict (kind, year) do update set last = code_counter.last + 1 returning last`;
+  const [row] = await tx<
+    { last: number }[]
+  >`insert into code_counter (kind, year, last) values (${kind}, ${year}, 1) on conflict (kind, year) do update set last = code_counter.last + 1 returning last`;
   return `${kind}-${String(year % 100).padStart(2, "0")}-${String(row!.last).padStart(2, "0")}`;
 }
 
@@ -28,16 +47,19 @@ export async function nextCode(tx: Tx, kind: string, year: number): Promise<stri
  * Appends one event to a batch, in a transaction of its own; see `appendWithin`.
  * @param also what else is written in the same transaction once the event stands
  */
-export async function append(sql: Sql, w: Write, complete?: (tx: Tx, batch: Batch | undefined, day: string) => Promise<unknown | Fault>, also?: (tx: Tx, batch: Batch) => Promise<void>): Promise<Written> {
+export async function append(
+  sql: Sql,
+  w: Write,
+  complete: (
+    tx: Tx,
+    batch: Batch | undefined,
+    day: string,
+    before: readonly JournalEvent[],
+  ) => Promise<unknown | Fault>,
+  also?: (tx: Tx, batch: Batch) => Promise<void>,
+): Promise<Written> {
   return (await sql.begin(async (tx): Promise<Written> => {
-    const written = await appendWithin(tx, BATCHES, w, async (t, batch, day, before) => {
-      const completed = complete ? await complete(t, batch, day) : w.body;
-      if (w.type !== "corrected" || (completed && typeof completed === "object" && "message" in completed)) return completed;
-      const target = before.find((e) => e.seq === (completed as Body<"corrected">).seq);
-      if (!target || target.type === "corrected") return fault("NoSuchEntry", "There is no such entry to correct.");
-      readBody(target.type, VERSIONS[target.type], (completed as Body<"corrected">).body);
-      return completed;
-    });
+    const written = await appendWithin(tx, BATCHES, w, complete);
     if (written.ok && !written.already) await also?.(tx, written.state);
     return written;
   })) as Written;

@@ -31,17 +31,27 @@ const LOCK = 416_0001;
  * A database newer than this build, or one whose history was edited, is refused.
  * @param beforeChange called once before the first change to a database that already holds something
  */
-export async function migrate(sql: Sql, folder: string, beforeChange: () => Promise<void> = async () => {}): Promise<number> {
+export async function migrate(
+  sql: Sql,
+  folder: string,
+  beforeChange: () => Promise<void> = async () => {},
+): Promise<number> {
   const all = migrationsIn(folder);
   const one = await sql.reserve();
   try {
     await one`select pg_advisory_lock(${LOCK})`;
     await one`create table if not exists migration (number integer primary key, name text not null, checksum text not null, at timestamptz not null default now())`;
-    const done = await one<{ number: number; checksum: string; name: string }[]>`select number, name, checksum from migration order by number`;
+    const done = await one<
+      { number: number; checksum: string; name: string }[]
+    >`select number, name, checksum from migration order by number`;
     for (const d of done) {
       const mine = all[d.number - 1];
-      if (!mine) throw new Error(`this household was opened by a newer Jolly Crock (it is at step ${d.number}, this build knows ${all.length}). Start the newer one.`);
-      if (mine.checksum !== d.checksum) throw new Error(`migration ${d.name} was changed after it ran; put it back as it was.`);
+      if (!mine)
+        throw new Error(
+          `this household was opened by a newer Jolly Crock (it is at step ${d.number}, this build knows ${all.length}). Start the newer one.`,
+        );
+      if (mine.checksum !== d.checksum)
+        throw new Error(`migration ${d.name} was changed after it ran; put it back as it was.`);
     }
     const todo = all.slice(done.length);
     if (todo.length > 0 && done.length > 0) await beforeChange();

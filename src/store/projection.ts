@@ -12,7 +12,7 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
   if (b.state !== "bottled" || !b.verdict) return;
   for (const x of b.bottles) {
     const bestBy = b.own?.bestBy ?? bestByOf(b.verdict, b.strainedDay ?? b.begunDay, x.place);
-    await tx`insert into bottle (id, batch_id, place, vessel, name, ml, best_by) values (${x.id}, ${b.id}, ${x.place}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy})`;
+    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by) values (${x.id}, ${b.id}, ${x.place}, ${x.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy})`;
   }
 }
 

@@ -6,7 +6,9 @@ import { STORED } from "./stores";
 
 /** Folds every stream of a kind and writes its read rows. @returns how many streams there are */
 async function project<S extends { readonly seq: number }, E>(tx: Tx, stream: Stream<S, E>): Promise<number> {
-  const rows = await tx<Row[]>`select stream_id, seq, key, type, version, at, day, body from event where stream_kind = ${stream.kind} order by stream_id, seq`;
+  const rows = await tx<
+    Row[]
+  >`select stream_id, seq, key, type, version, at, recorded_at, day, body from event where stream_kind = ${stream.kind} order by stream_id, seq`;
   const streams = new Map<string, E[]>();
   for (const r of rows) streams.set(r.stream_id, [...(streams.get(r.stream_id) ?? []), toEvent(stream, r)]);
   for (const events of streams.values()) {

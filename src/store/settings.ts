@@ -1,19 +1,47 @@
 import { z } from "zod";
-import { HOUSEHOLD_VERSIONS, type HouseholdEvent, Settings, type Settled, foldHousehold, readHouseholdBody } from "../core/household/events";
+import {
+  HOUSEHOLD_VERSIONS,
+  type HouseholdEvent,
+  Settings,
+  type Settled,
+  foldHousehold,
+  readHouseholdBody,
+} from "../core/stores/settings";
 import { type Refused, type Stream, type Written, appendWithin } from "./append";
 import type { Sql } from "./db";
 import { household, settle } from "./household";
 
 export const SETTINGS: Stream<Settled, HouseholdEvent> = {
-  kind: "household", versions: HOUSEHOLD_VERSIONS,
+  kind: "household",
+  versions: HOUSEHOLD_VERSIONS,
   // The last word counts; two windows that settle at once both stand in the journal.
-  commutes: new Set(["settled"]), begins: "settled", readBody: readHouseholdBody, fold: foldHousehold, mayFollow: () => undefined, called: (s) => s.name,
+  commutes: new Set(["settled"]),
+  begins: "settled",
+  readBody: readHouseholdBody,
+  fold: foldHousehold,
+  mayFollow: () => undefined,
+  called: (s) => s.name,
   project: async (tx, { seq: _, ...settings }) => settle(tx, { ...(await household(tx)), ...settings }),
 };
 
-export const SettingsRequest = z.strictObject({ key: z.uuid(), settings: Settings });
+/** What is said anew; what is left out stays as it is. */
+export const SettingsRequest = z.strictObject({ key: z.uuid(), settings: Settings.partial() });
 
 /** Writes the household's new settings in its journal. */
-export async function settleAnew(sql: Sql, r: z.infer<typeof SettingsRequest>): Promise<Written<Settled> | Refused<Settled>> {
-  return (await sql.begin(async (tx) => appendWithin(tx, SETTINGS, { streamId: (await household(tx)).id, key: r.key, type: "settled", body: r.settings }))) as Written<Settled> | Refused<Settled>;
+export async function settleAnew(
+  sql: Sql,
+  r: z.infer<typeof SettingsRequest>,
+): Promise<Written<Settled> | Refused<Settled>> {
+  return (await sql.begin(async (tx) => {
+    const { id, zone: _, ...now } = await household(tx);
+    return appendWithin(
+      tx,
+      SETTINGS,
+      { streamId: id, key: r.key, type: "settled", body: r.settings },
+      async () => ({
+        ...now,
+        ...r.settings,
+      }),
+    );
+  })) as Written<Settled> | Refused<Settled>;
 }

@@ -8,7 +8,7 @@ import { toEvent } from "./journal";
 /** The batches that still want something: working, or strained and not yet bottled. Reads only their own journals. */
 export async function live(sql: Sql): Promise<Batch[]> {
   const rows = await sql<Parameters<typeof toEvent>[0][]>`
-    select e.stream_id, e.seq, e.key, e.type, e.version, e.at, e.day, e.body from event e
+    select e.stream_id, e.seq, e.key, e.type, e.version, e.at, e.recorded_at, e.day, e.body from event e
     join batch b on b.id = e.stream_id and b.state in ('working', 'strained')
     where e.stream_kind = 'batch' order by b.begun_day, b.code, e.seq`;
   const streams = new Map<string, JournalEvent[]>();
@@ -40,5 +40,7 @@ export async function cellar(sql: Sql, most = 60): Promise<CellarLine[]> {
 
 /** Vessels that hold a working batch: their catalogue id or own id, and the batch that stands in them. */
 export async function busyVessels(sql: Sql): Promise<Busy[]> {
-  return sql<Busy[]>`select vessel, code from batch where state = 'working' and vessel is not null order by begun_day, code`;
+  return sql<
+    Busy[]
+  >`select vessel, code from batch where state = 'working' and vessel is not null order by begun_day, code`;
 }

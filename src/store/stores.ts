@@ -1,10 +1,21 @@
 import { z } from "zod";
 import { type Fault, fault } from "../core/fault";
-import { STORE_VERSIONS, type StoreEvent, type Stored, foldStored, mayFollowStored, readStoreBody, type StoreEventType, STORE_BODIES } from "../core/stores/events";
+import {
+  STORE_VERSIONS,
+  type StoreEvent,
+  type Stored,
+  foldStored,
+  mayFollowStored,
+  readStoreBody,
+  type StoreEventType,
+  STORE_BODIES,
+} from "../core/stores/events";
+import { MATERIALS } from "../core/material/catalogue";
 import { StoreItem } from "../core/stores/item";
 import { type Stores, gramsOf, storesOf } from "../core/stores/stores";
 import { allot } from "../core/stores/allot";
-import type { Program } from "../core/remedy/resolve";
+import type { Program } from "../core/reckoning/program";
+import { heapOf } from "../core/stores/own";
 import { VESSELS } from "../core/vessel/catalogue";
 import { vesselOf } from "../core/vessel/vessel";
 import { type Refused, type Stream, type Written, appendWithin, followingKey } from "./append";
@@ -15,8 +26,15 @@ import { projectStored } from "./projection";
 const itemOf = (body: unknown): StoreItem | undefined => (body as { item?: StoreItem } | undefined)?.item;
 
 export const STORED: Stream<Stored, StoreEvent> = {
-  kind: "store", versions: STORE_VERSIONS, commutes: new Set(["drawn"]), begins: "kept", readBody: readStoreBody, fold: foldStored,
-  mayFollow: (s, type, body) => mayFollowStored(s, type as StoreEventType, itemOf(body)), project: projectStored, called: (s) => (s.item.what === "person" ? s.item.name : "It"),
+  kind: "store",
+  versions: STORE_VERSIONS,
+  commutes: new Set(["drawn", "returned"]),
+  begins: "kept",
+  readBody: readStoreBody,
+  fold: foldStored,
+  mayFollow: (s, type, body) => mayFollowStored(s, type as StoreEventType, itemOf(body)),
+  project: projectStored,
+  called: (s) => (s.item.what === "person" ? s.item.name : "It"),
 };
 
 interface ItemRow {
@@ -26,21 +44,38 @@ interface ItemRow {
   readonly gone: boolean;
   readonly seq: number;
 }
-const stored = (r: ItemRow): Stored => ({ id: r.id, item: StoreItem.parse(r.item), leftG: r.left_g, gone: r.gone, seq: r.seq });
+const stored = (r: ItemRow): Stored => ({
+  id: r.id,
+  item: StoreItem.parse(r.item),
+  leftG: r.left_g,
+  gone: r.gone,
+  seq: r.seq,
+});
 
 /** Everything in the stores that is not put away, as it stands now. */
 export async function storedItems(sql: Sql | Tx): Promise<Stored[]> {
-  return (await sql<ItemRow[]>`select id, item, left_g, gone, seq from store_item where not gone order by what, id`).map(stored);
+  return (
+    await sql<ItemRow[]>`select id, item, left_g, gone, seq from store_item where not gone order by what, id`
+  ).map(stored);
 }
 
 export const stores = async (sql: Sql | Tx): Promise<Stores> => storesOf(await storedItems(sql));
 
 /** What the store pages send: a thing stated anew, or put away. The grams of a lot are reckoned here from what was typed. */
-export const StoreRequest = z.strictObject({ id: z.uuid(), key: z.uuid(), seen: z.number().int().min(1).optional(), type: z.enum(["kept", "gone"]), body: z.unknown() });
+export const StoreRequest = z.strictObject({
+  id: z.uuid(),
+  key: z.uuid(),
+  seen: z.number().int().min(1).optional(),
+  type: z.enum(["kept", "gone"]),
+  body: z.unknown(),
+});
 export type StoreRequest = z.infer<typeof StoreRequest>;
 
 /** A lot as it is typed has no grams yet. */
 const Typed = z.looseObject({ item: z.looseObject({ what: z.string() }) });
+
+/** What is reckoned here rather than believed: the grams of a lot, the heap of a weighed cup. */
+const RECKONED: Readonly<Record<string, object>> = { lot: { grams: 1 }, weighed: { heap: 1 } };
 
 async function complete(tx: Tx, r: StoreRequest): Promise<unknown | Fault> {
   if (r.type === "gone") {
@@ -49,44 +84,95 @@ async function complete(tx: Tx, r: StoreRequest): Promise<unknown | Fault> {
   }
   const typed = Typed.safeParse(r.body);
   if (!typed.success) return fault("NotAnEntry", "Say what is to be kept.", []);
-  const item = StoreItem.safeParse(typed.data.item.what === "lot" ? { ...typed.data.item, grams: 1 } : typed.data.item);
+  const item = StoreItem.safeParse({ ...typed.data.item, ...RECKONED[typed.data.item.what] });
   if (!item.success) {
-    const issue = item.error.issues[0]!;
-    return fault("NotAnItem", issue.message, issue.path.map(String));
+    const first = item.error.issues[0]!;
+    return fault("NotAnItem", first.message, first.path.map(String));
   }
-  const kept = item.data;
-  if (kept.what === "lot") {
-    const home = await household(tx);
-    const g = gramsOf(kept, home.units);
-    return g.ok ? { item: { ...kept, grams: g.value } } : g.faults[0]!;
-  }
-  if (kept.what === "empties" && !VESSELS.has(kept.vessel)) return fault("UnknownVessel", "There is no such bottle in the list.", ["vessel"]);
-  if (kept.what === "vessel") {
-    if (typeof kept.vessel === "string" && !VESSELS.has(kept.vessel)) return fault("UnknownVessel", "There is no such vessel. Choose one from the list, or measure your own.", ["vessel"]);
-    if (typeof kept.vessel !== "string") {
-      const made = vesselOf(kept.vessel);
-      if (!made.ok) return made.faults[0]!;
+  const kept = await completeItem(tx, item.data, r.id);
+  return "message" in kept ? kept : { item: kept };
+}
+
+async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreItem | Fault> {
+  switch (kept.what) {
+    case "lot": {
+      const { units } = await household(tx);
+      const g = gramsOf(kept, units, (await stores(tx)).catalogue);
+      return g.ok ? { ...kept, grams: g.value } : g.faults[0]!;
     }
+    case "weighed": {
+      const heap = heapOf(kept, (await household(tx)).units);
+      return heap.ok ? { ...kept, heap: heap.value } : heap.faults[0]!;
+    }
+    case "empties":
+      return VESSELS.has(kept.vessel)
+        ? kept
+        : fault("UnknownVessel", "There is no such bottle in the list.", ["vessel"]);
+    case "vessel":
+      return vesselFault(kept.vessel) ?? kept;
+    case "person":
+      return (await nameTaken(tx, kept.name, id)) ?? kept;
+    case "material":
+      return (await knownAlready(tx, kept.row.names[0]!, kept.row.id, id)) ?? kept;
   }
-  if (kept.what === "person") {
-    const [same] = await tx<{ id: string }[]>`select id from store_item where what = 'person' and not gone and lower(item->>'name') = lower(${kept.name}) and id <> ${r.id}`;
-    if (same) return fault("NameTaken", `There is a ${kept.name} already. Two people want two names, so that a remedy is meant for the right one.`, ["name"]);
-  }
-  return { item: kept };
+}
+
+function vesselFault(vessel: Extract<StoreItem, { what: "vessel" }>["vessel"]): Fault | undefined {
+  if (typeof vessel === "string")
+    return VESSELS.has(vessel)
+      ? undefined
+      : fault("UnknownVessel", "There is no such vessel. Choose one from the list, or measure your own.", [
+          "vessel",
+        ]);
+  const made = vesselOf(vessel);
+  return made.ok ? undefined : made.faults[0]!;
+}
+
+async function nameTaken(tx: Tx, name: string, id: string): Promise<Fault | undefined> {
+  const [same] = await tx<
+    { id: string }[]
+  >`select id from store_item where what = 'person' and not gone and lower(item->>'name') = lower(${name}) and id <> ${id}`;
+  if (!same) return undefined;
+  const message = `There is a ${name} already. Two people want two names, so that a remedy is meant for the right one.`;
+  return fault("NameTaken", message, ["name"]);
+}
+
+async function knownAlready(tx: Tx, name: string, material: string, id: string): Promise<Fault | undefined> {
+  const [same] = await tx<
+    { id: string }[]
+  >`select id from store_item where what = 'material' and not gone and item->'row'->>'id' = ${material} and id <> ${id}`;
+  return same || MATERIALS.has(material)
+    ? fault("KnownAlready", `${name} is written down already.`, ["name"])
+    : undefined;
 }
 
 /** Keeps or puts away one thing. */
 export async function keep(sql: Sql, r: StoreRequest): Promise<Written<Stored> | Refused<Stored>> {
-  return (await sql.begin((tx) => appendWithin(tx, STORED, { streamId: r.id, key: r.key, type: r.type, body: r.body, seen: r.seen }, (t) => complete(t, r)))) as Written<Stored> | Refused<Stored>;
+  return (await sql.begin((tx) =>
+    appendWithin(tx, STORED, { streamId: r.id, key: r.key, type: r.type, body: r.body, seen: r.seen }, (t) =>
+      complete(t, r),
+    ),
+  )) as Written<Stored> | Refused<Stored>;
 }
 
 /** Counts down the empty bottles that were filled, in the transaction that bottles a batch. */
-export async function fillEmpties(tx: Tx, filled: readonly { readonly vessel: string }[], key: string): Promise<void> {
+export async function fillEmpties(
+  tx: Tx,
+  filled: readonly { readonly vessel: string }[],
+  key: string,
+): Promise<void> {
   for (const s of await storedItems(tx)) {
     if (s.item.what !== "empties") continue;
     const { vessel, count } = s.item;
     const used = filled.filter((b) => b.vessel === vessel).length;
-    if (used > 0) await appendWithin(tx, STORED, { streamId: s.id, key: followingKey(key, s.id), type: "kept", body: { item: { ...s.item, count: Math.max(0, count - used) } }, seen: s.seq });
+    if (used > 0)
+      await appendWithin(tx, STORED, {
+        streamId: s.id,
+        key: followingKey(key, s.id),
+        type: "kept",
+        body: { item: { ...s.item, count: Math.max(0, count - used) } },
+        seen: s.seq,
+      });
   }
 }
 
@@ -94,7 +180,14 @@ export async function fillEmpties(tx: Tx, filled: readonly { readonly vessel: st
 export async function draw(tx: Tx, p: Program, key: string, code: string): Promise<void> {
   const { lots } = await stores(tx);
   const taken = new Map<string, number>();
-  for (const a of allot(p, lots)) for (const t of a.takes) taken.set(t.lot.id, (taken.get(t.lot.id) ?? 0) + t.grams);
+  for (const a of allot(p, lots))
+    for (const t of a.takes) taken.set(t.lot.id, (taken.get(t.lot.id) ?? 0) + t.grams);
   // Always in one order, so that two batches begun at once cannot wait for each other.
-  for (const [id, grams] of [...taken].sort(([a], [b]) => (a < b ? -1 : 1))) await appendWithin(tx, STORED, { streamId: id, key: followingKey(key, id), type: "drawn", body: { grams, by: code } });
+  for (const [id, grams] of [...taken].sort(([a], [b]) => (a < b ? -1 : 1)))
+    await appendWithin(tx, STORED, {
+      streamId: id,
+      key: followingKey(key, id),
+      type: "drawn",
+      body: { grams, by: code },
+    });
 }

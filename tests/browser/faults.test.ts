@@ -1,22 +1,35 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { randomUUID } from "node:crypto";
 import { type Server, connect as dial, createServer } from "node:net";
-import type { Plan } from "../../src/core/remedy/plan";
 import { connect } from "../../src/store/db";
 import { exportLines, importLines } from "../../src/store/exchange";
 import { settle } from "../../src/store/household";
 import { migrate } from "../../src/store/migrate";
 import { send } from "../../src/ui/kit/send";
 import { type Cluster, newCluster } from "../cluster";
-import { type App, MIGRATIONS, clickOn, fill, freePort, goTo, newHousehold, newPage, openBrowser, says, serve } from "../support";
+import {
+  type App,
+  MIGRATIONS,
+  clickOn,
+  TEST_KITCHEN,
+  fill,
+  freePort,
+  goTo,
+  newHousehold,
+  newPage,
+  openBrowser,
+  says,
+  serve,
+} from "../support";
+import { thymeOxymel } from "../plans";
 
-const PLAN: Plan = {
-  format: "jolly-crock/plan", version: 1, units: "us", name: "Thyme oxymel", kind: "oxymel", vessel: "m-1000",
-  steps: [{ do: "add", what: [{ material: "thyme", form: "dried", amount: "1 cup" }, { material: "cider-vinegar", amount: "1 part" }, { material: "honey", amount: "1 part" }] }, { do: "steep", for: "6 weeks", in: "dark-cupboard" }, { do: "strain", how: "wrung" }, { do: "bottle" }],
-};
+const PLAN = thymeOxymel();
 
 /** A line to the app that loses things: some requests never arrive, some replies never come back. */
-function badLine(to: () => number, port: number): Promise<{ server: Server; cuts: () => number; mend: () => void }> {
+function badLine(
+  to: () => number,
+  port: number,
+): Promise<{ server: Server; cuts: () => number; mend: () => void }> {
   let cuts = 0;
   let bad = true;
   const server = createServer((client) => {
@@ -39,7 +52,9 @@ function badLine(to: () => number, port: number): Promise<{ server: Server; cuts
     });
     app.on("data", (d: Buffer) => (fate < 0.25 ? drop() : client.write(d)));
   });
-  return new Promise((done) => server.listen(port, "127.0.0.1", () => done({ server, cuts: () => cuts, mend: () => (bad = false) })));
+  return new Promise((done) =>
+    server.listen(port, "127.0.0.1", () => done({ server, cuts: () => cuts, mend: () => (bad = false) })),
+  );
 }
 
 describe("fifty kills while writing", () => {
@@ -55,14 +70,18 @@ describe("fifty kills while writing", () => {
     await admin.end();
     const sql = connect(`${cluster.root}/kitchen`, 1);
     await migrate(sql, MIGRATIONS);
-    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us", currency: "£" });
+    await settle(sql, { ...TEST_KITCHEN, id: randomUUID(), zone: "UTC" });
     await sql.end();
     linePort = await freePort();
     // The app answers to the name the browser uses, which is the line's.
     app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z", undefined, linePort);
     line = await badLine(() => app.port, linePort);
     // The browser's own sender, from a page that stands at the line's address.
-    globalThis.fetch = ((url: string, init?: RequestInit) => realFetch(`http://127.0.0.1:${linePort}${url}`, { ...init, headers: { ...(init?.headers as Record<string, string>), origin: `http://127.0.0.1:${linePort}` } })) as typeof fetch;
+    globalThis.fetch = ((url: string, init?: RequestInit) =>
+      realFetch(`http://127.0.0.1:${linePort}${url}`, {
+        ...init,
+        headers: { ...(init?.headers as Record<string, string>), origin: `http://127.0.0.1:${linePort}` },
+      })) as typeof fetch;
   }, 120_000);
   afterAll(async () => {
     globalThis.fetch = realFetch;
@@ -94,8 +113,18 @@ describe("fifty kills while writing", () => {
         const id = randomUUID();
         if (!(await insist("/api/batches", { id, key: randomUUID(), plan: PLAN, reasons: {} }))) continue;
         streams.push(id);
-        for (let i = 0; i < 6 && !stop; i++) await insist(`/api/batches/${id}`, { key: randomUUID(), type: "noted", body: { text: `note ${i}` } });
-        await insist(`/api/batches/${id}`, { key: randomUUID(), type: "strained", seen: 7, body: { measured: "700 mL", how: "wrung" } });
+        for (let i = 0; i < 6 && !stop; i++)
+          await insist(`/api/batches/${id}`, {
+            key: randomUUID(),
+            type: "noted",
+            body: { text: `note ${i}` },
+          });
+        await insist(`/api/batches/${id}`, {
+          key: randomUUID(),
+          type: "strained",
+          seen: 7,
+          body: { measured: "700 mL", how: "wrung" },
+        });
       }
     };
     const killer = async (): Promise<void> => {
@@ -115,7 +144,9 @@ describe("fifty kills while writing", () => {
     };
     await Promise.all([killer(), writer(), writer(), writer(), writer()]);
     const sql = connect(`${cluster.root}/kitchen`, 2);
-    const events = await sql<{ key: string; stream_id: string; seq: number; type: string }[]>`select key, stream_id, seq, type from event order by stream_id, seq`;
+    const events = await sql<
+      { key: string; stream_id: string; seq: number; type: string }[]
+    >`select key, stream_id, seq, type from event order by stream_id, seq`;
     const lost = [...acknowledged.keys()].filter((k) => !events.some((e) => e.key === k));
     expect(kills).toBe(50);
     expect(line.cuts()).toBeGreaterThan(5);
@@ -123,7 +154,9 @@ describe("fifty kills while writing", () => {
     expect(lost).toEqual([]);
     expect(new Set(events.map((e) => e.key)).size).toBe(events.length);
     expect(events.filter((e) => !sentKeys.has(e.key))).toEqual([]);
-    const codes = await sql<{ code: string }[]>`select body ->> 'code' as code from event where type = 'begun'`;
+    const codes = await sql<
+      { code: string }[]
+    >`select body ->> 'code' as code from event where type = 'begun'`;
     expect(new Set(codes.map((c) => c.code)).size).toBe(codes.length);
     for (const id of streams) {
       const mine = events.filter((e) => e.stream_id === id);
@@ -149,7 +182,7 @@ describe("a journal that is away", () => {
     await admin.end();
     const sql = connect(`${cluster.root}/kitchen`, 1);
     await migrate(sql, MIGRATIONS);
-    await settle(sql, { id: randomUUID(), name: "Kitchen", zone: "UTC", units: "us", currency: "£" });
+    await settle(sql, { ...TEST_KITCHEN, id: randomUUID(), zone: "UTC" });
     await sql.end();
     const app = await serve(`${cluster.root}/kitchen`, "2026-11-24T09:00:00Z");
     const browser = await openBrowser();
@@ -194,7 +227,9 @@ describe("a server that dies under the maker's hands", () => {
     await app.stop("SIGKILL");
     app = await serve(home.url, "2026-11-24T09:00:00Z", app.port);
     await page.reload();
-    await page.waitForFunction(() => (document.querySelector("#measured") as HTMLInputElement).value === "3 cu");
+    await page.waitForFunction(
+      () => (document.querySelector("#measured") as HTMLInputElement).value === "3 cu",
+    );
     await browser.close();
     await app.stop();
     await home.drop();

@@ -3,14 +3,18 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { readPlan } from "../../src/core/remedy/plan";
-import { reckon } from "../../src/core/remedy/reckon";
+import { readPlan } from "../../src/core/plan/file";
+import { reckon } from "../../src/core/reckoning/reckon";
 import { planSchema } from "../../src/core/exchange/schema";
 import { ROOT } from "../support";
 
 const dir = mkdtempSync(join(tmpdir(), "jolly-command-"));
 const jolly = (...args: string[]) => {
-  const r = spawnSync(join(ROOT, "jolly"), args, { cwd: dir, encoding: "utf8", env: { ...process.env, DATABASE_URL: "", DATABASE_ROOT: "" } });
+  const r = spawnSync(join(ROOT, "jolly"), args, {
+    cwd: dir,
+    encoding: "utf8",
+    env: { ...process.env, DATABASE_URL: "", DATABASE_ROOT: "" },
+  });
   return { code: r.status, out: r.stdout, err: r.stderr };
 };
 const file = (name: string, content: unknown): string => {
@@ -21,22 +25,44 @@ const file = (name: string, content: unknown): string => {
 const EXAMPLES = join(ROOT, "docs/examples");
 
 describe("./jolly reckon", () => {
-  test.each(readdirSync(EXAMPLES).filter((f) => f.endsWith(".json")))("%s gives the numbers the core gives", (name) => {
-    const r = jolly("reckon", join(EXAMPLES, name));
-    expect(r.err).toBe("");
-    expect(r.code).toBe(0);
-    const plan = readPlan(JSON.parse(readFileSync(join(EXAMPLES, name), "utf8")));
-    const here = plan.ok ? reckon(plan.value) : undefined;
-    expect(JSON.parse(r.out)).toEqual(JSON.parse(JSON.stringify(here?.ok ? here.value : undefined)));
-  });
+  test.each(readdirSync(EXAMPLES).filter((f) => f.endsWith(".json")))(
+    "%s gives the numbers the core gives",
+    (name) => {
+      const r = jolly("reckon", join(EXAMPLES, name));
+      expect(r.err).toBe("");
+      expect(r.code).toBe(0);
+      const plan = readPlan(JSON.parse(readFileSync(join(EXAMPLES, name), "utf8")));
+      const here = plan.ok ? reckon(plan.value) : undefined;
+      expect(JSON.parse(r.out)).toEqual(JSON.parse(JSON.stringify(here?.ok ? here.value : undefined)));
+    },
+  );
   test("bad input exits 2 with a named error and the path of the field", () => {
-    const plan = JSON.parse(readFileSync(join(EXAMPLES, "oxymel.json"), "utf8")) as { steps: { what: { amount: string }[] }[] };
+    const plan = JSON.parse(readFileSync(join(EXAMPLES, "oxymel.json"), "utf8")) as {
+      steps: { what: { amount: string }[] }[];
+    };
     plan.steps[0]!.what[1]!.amount = "two handfulls";
     const r = jolly("reckon", file("bad.json", plan));
     expect(r.code).toBe(2);
-    expect(JSON.parse(r.out)).toMatchObject({ errors: [{ name: "UnknownUnit", path: ["steps", 0, "what", 1, "amount"] }] });
+    expect(JSON.parse(r.out)).toMatchObject({
+      errors: [{ name: "UnknownUnit", path: ["steps", 0, "what", 1, "amount"] }],
+    });
   });
-  test.each([["not json", "{", "NotJson"], ["stray key", { format: "jolly-crock/plan", version: 1, units: "us", name: "x", kind: "oxymel", steps: [], colour: "red" }, "UnknownKey"]])("%s", (_, content, name) => {
+  test.each([
+    ["not json", "{", "NotJson"],
+    [
+      "stray key",
+      {
+        format: "jolly-crock/plan",
+        version: 1,
+        units: "us",
+        name: "x",
+        kind: "oxymel",
+        steps: [],
+        colour: "red",
+      },
+      "UnknownKey",
+    ],
+  ])("%s", (_, content, name) => {
     const r = jolly("reckon", file("x.json", content));
     expect(r.code).toBe(2);
     expect((JSON.parse(r.out) as { errors: { name: string }[] }).errors.map((e) => e.name)).toContain(name);
@@ -45,7 +71,8 @@ describe("./jolly reckon", () => {
 });
 
 describe("the plan's JSON Schema", () => {
-  test("on paper is the one the code reads by", () => expect(JSON.parse(readFileSync(join(ROOT, "docs/plan.schema.json"), "utf8"))).toEqual(planSchema()));
+  test("on paper is the one the code reads by", () =>
+    expect(JSON.parse(readFileSync(join(ROOT, "docs/plan.schema.json"), "utf8"))).toEqual(planSchema()));
 });
 
 describe("words it does not know", () => {
@@ -54,7 +81,10 @@ describe("words it does not know", () => {
     expect(r.code).toBe(2);
     expect(r.err).toContain("jolly start");
   });
-  test.each([[["start", "--household", "../etc"], "small letters"], [["start", "--port", "lots"], "a port is a number"]])("%j", (args, says) => {
+  test.each([
+    [["start", "--household", "../etc"], "small letters"],
+    [["start", "--port", "lots"], "a port is a number"],
+  ])("%j", (args, says) => {
     const r = jolly(...args);
     expect(r.code).not.toBe(0);
     expect(r.err).toContain(says);

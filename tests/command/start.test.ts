@@ -6,11 +6,23 @@ import { join } from "node:path";
 import { ROOT, freePort } from "../support";
 
 const data = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "own-data");
-const env = { ...process.env, JOLLY_DATA: data, DATABASE_URL: "", DATABASE_ROOT: "", STARTED_CLUSTER: "", JOLLY_NOW: "", JOLLY_NOW_FROZEN: "" };
+const env = {
+  ...process.env,
+  JOLLY_DATA: data,
+  DATABASE_URL: "",
+  DATABASE_ROOT: "",
+  STARTED_CLUSTER: "",
+  JOLLY_NOW: "",
+  JOLLY_NOW_FROZEN: "",
+};
 
 /** Starts it as a person does, in a terminal of its own, and waits for the address. */
 async function start(...args: string[]): Promise<{ url: string; interrupt: () => Promise<number | null> }> {
-  const child = spawn(join(ROOT, "jolly"), ["start", ...args], { env, detached: true, stdio: ["ignore", "pipe", "pipe"] });
+  const child = spawn(join(ROOT, "jolly"), ["start", ...args], {
+    env,
+    detached: true,
+    stdio: ["ignore", "pipe", "pipe"],
+  });
   let said = "";
   child.stderr.on("data", (d: Buffer) => (said += d.toString()));
   const exited = new Promise<number | null>((done) => child.once("exit", (code) => done(code)));
@@ -27,14 +39,25 @@ async function start(...args: string[]): Promise<{ url: string; interrupt: () =>
     },
   };
 }
-const fetched = (url: string, path = "/"): Promise<{ status: number; body: string }> => new Promise((done, failed) => get(url + path, (r) => { let body = ""; r.on("data", (d: Buffer) => (body += d.toString())); r.on("end", () => done({ status: r.statusCode!, body })); }).on("error", failed));
+const fetched = (url: string, path = "/"): Promise<{ status: number; body: string }> =>
+  new Promise((done, failed) =>
+    get(url + path, (r) => {
+      let body = "";
+      r.on("data", (d: Buffer) => (body += d.toString()));
+      r.on("end", () => done({ status: r.statusCode!, body }));
+    }).on("error", failed),
+  );
 /** Processes that still hold the data folder or the port. */
-const left = (port: number): string => spawnSync("sh", ["-c", `ps -eo pid,args | grep -E "${data}|-p ${port}( |$)" | grep -v grep || true`], { encoding: "utf8" }).stdout.trim();
+const left = (port: number): string =>
+  spawnSync("sh", ["-c", `ps -eo pid,args | grep -E "${data}|-p ${port}( |$)" | grep -v grep || true`], {
+    encoding: "utf8",
+  }).stdout.trim();
 
 describe("./jolly start", () => {
   mkdirSync(data, { recursive: true });
   afterAll(() => {
-    if (existsSync(join(data, "cluster"))) spawnSync("sh", ["-c", `pkill -QUIT -f "postgres -D ${data}" || true`]);
+    if (existsSync(join(data, "cluster")))
+      spawnSync("sh", ["-c", `pkill -QUIT -f "postgres -D ${data}" || true`]);
   });
 
   test("opens the demo, stops at Ctrl-C with nothing left running, and opens again with nothing lost", async () => {
@@ -60,7 +83,10 @@ describe("./jolly start", () => {
     expect(shelf.body).toContain("Lock Two");
     expect(shelf.body).not.toContain("OX-26-02");
     // A port that is held is refused, in words, and the one that runs is left alone.
-    const second = spawnSync(join(ROOT, "jolly"), ["start", "--port", String(port)], { env, encoding: "utf8" });
+    const second = spawnSync(join(ROOT, "jolly"), ["start", "--port", String(port)], {
+      env,
+      encoding: "utf8",
+    });
     expect(second.status).not.toBe(0);
     expect(second.stderr).toContain(`port ${port} is taken`);
     expect((await fetched(own.url)).status).toBe(200);

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
 import { randomUUID } from "node:crypto";
-import type { Plan } from "../../src/core/remedy/plan";
+import type { Plan } from "../../src/core/plan/plan";
 import { begin } from "../../src/store/commands";
 import { write } from "../../src/store/entries";
 import { exportLines, importLines } from "../../src/store/exchange";
@@ -9,19 +9,20 @@ import { rebuild } from "../../src/store/rebuild";
 import { settleAnew } from "../../src/store/settings";
 import { keep, storedItems, stores } from "../../src/store/stores";
 import { type Household, newHousehold } from "../support";
+import { thymeOxymel } from "../plans";
 
 process.env["JOLLY_NOW_FROZEN"] = "2026-11-24T09:00:00Z";
 let home: Household;
 beforeEach(async () => void (home = await newHousehold()));
 afterEach(() => home.drop());
 
-const put = (item: object, id = randomUUID(), seen?: number, key = randomUUID()) => keep(home.sql, { id, key, type: "kept", body: { item }, ...(seen === undefined ? {} : { seen }) });
-const lot = (material: string, amount: string, more: object = {}) => put({ what: "lot", material, amount, got: "2026-10-01", ...more });
-const PLAN: Plan = {
-  format: "jolly-crock/plan", version: 1, units: "us", name: "Thyme oxymel", kind: "oxymel", vessel: "m-1000",
-  steps: [{ do: "add", what: [{ material: "thyme", form: "dried", amount: "30 g" }, { material: "cider-vinegar", amount: "400 mL" }, { material: "honey", amount: "400 mL" }] }, { do: "steep", for: "6 weeks", in: "dark-cupboard" }, { do: "strain", how: "wrung" }, { do: "bottle" }],
-};
-const left = async (material: string): Promise<number[]> => (await stores(home.sql)).lots.filter((l) => l.material === material).map((l) => Math.round(l.leftG));
+const put = (item: object, id = randomUUID(), seen?: number, key = randomUUID()) =>
+  keep(home.sql, { id, key, type: "kept", body: { item }, ...(seen === undefined ? {} : { seen }) });
+const lot = (material: string, amount: string, more: object = {}) =>
+  put({ what: "lot", material, amount, got: "2026-10-01", ...more });
+const PLAN = thymeOxymel("30 g", "400 mL", "400 mL");
+const left = async (material: string): Promise<number[]> =>
+  (await stores(home.sql)).lots.filter((l) => l.material === material).map((l) => Math.round(l.leftG));
 
 describe("keeping things", () => {
   test("the grams of a lot are reckoned from what is typed", async () => {
@@ -33,22 +34,54 @@ describe("keeping things", () => {
     const item = { what: "empties", vessel: "b-100", count: 3 };
     const all = await Promise.all(Array.from({ length: 5 }, () => put(item, id, undefined, key)));
     expect(all.filter((w) => w.ok && !w.already).length).toBe(1);
-    expect(await put({ ...item, count: 4 }, id, undefined, key)).toMatchObject({ ok: false, fault: { name: "KeyReused" } });
+    expect(await put({ ...item, count: 4 }, id, undefined, key)).toMatchObject({
+      ok: false,
+      fault: { name: "KeyReused" },
+    });
     expect((await stores(home.sql)).empties).toEqual([item]);
   });
   test("of two windows that count at once, one is told", async () => {
     const id = randomUUID();
     await put({ what: "empties", vessel: "b-100", count: 3 }, id);
-    const both = await Promise.all([4, 5].map((count) => put({ what: "empties", vessel: "b-100", count }, id, 1)));
+    const both = await Promise.all(
+      [4, 5].map((count) => put({ what: "empties", vessel: "b-100", count }, id, 1)),
+    );
     expect(both.filter((w) => w.ok).length).toBe(1);
-    expect(both.find((w) => !w.ok)).toMatchObject({ status: 409, fault: { name: "ChangedMeanwhile" }, state: { seq: 2 } });
+    expect(both.find((w) => !w.ok)).toMatchObject({
+      status: 409,
+      fault: { name: "ChangedMeanwhile" },
+      state: { seq: 2 },
+    });
   });
   test.each<[string, object, string, string]>([
-    ["a part of a herb", { what: "lot", material: "hyssop", amount: "1 part", got: "2026-10-01" }, "WrongUnit", "amount"],
-    ["less than nothing", { what: "lot", material: "hyssop", amount: "-3 g", got: "2026-10-01" }, "NegativeAmount", "amount"],
-    ["a day that is none", { what: "lot", material: "hyssop", amount: "3 g", got: "2026-02-31" }, "NotAnItem", "item"],
+    [
+      "a part of a herb",
+      { what: "lot", material: "hyssop", amount: "1 part", got: "2026-10-01" },
+      "WrongUnit",
+      "amount",
+    ],
+    [
+      "less than nothing",
+      { what: "lot", material: "hyssop", amount: "-3 g", got: "2026-10-01" },
+      "NegativeAmount",
+      "amount",
+    ],
+    [
+      "a day that is none",
+      { what: "lot", material: "hyssop", amount: "3 g", got: "2026-02-31" },
+      "NotAnItem",
+      "item",
+    ],
     ["an unknown bottle", { what: "empties", vessel: "thimble", count: 3 }, "UnknownVessel", "vessel"],
-    ["a jar of no height", { what: "vessel", vessel: { id: "o", name: "o", sort: "jar", lid: "glass", shape: { heightCm: 0, diameterCm: 9 } } }, "ImpossibleVessel", "heightCm"],
+    [
+      "a jar of no height",
+      {
+        what: "vessel",
+        vessel: { id: "o", name: "o", sort: "jar", lid: "glass", shape: { heightCm: 0, diameterCm: 9 } },
+      },
+      "ImpossibleVessel",
+      "heightCm",
+    ],
     ["nobody", { what: "person", name: "", flags: [], allergies: [] }, "NotAnItem", "name"],
     ["a thing that is no thing", { what: "ghost" }, "NotAnItem", "what"],
   ])("%s is refused at its field, and nothing is written", async (_, item, name, field) => {
@@ -61,13 +94,18 @@ describe("keeping things", () => {
     const baby = { what: "person", name: "the baby", born: "2026-03", flags: [], allergies: [] };
     const id = randomUUID();
     expect((await put(baby, id)).ok).toBe(true);
-    expect(await put({ ...baby, name: "The Baby" })).toMatchObject({ ok: false, fault: { name: "NameTaken", path: ["name"] } });
+    expect(await put({ ...baby, name: "The Baby" })).toMatchObject({
+      ok: false,
+      fault: { name: "NameTaken", path: ["name"] },
+    });
     expect((await put({ ...baby, flags: ["reflux"] }, id, 1)).ok).toBe(true);
   });
   test("what is put away is out of sight, and stays in the journal", async () => {
     const id = randomUUID();
     await put({ what: "empties", vessel: "b-100", count: 3 }, id);
-    expect((await keep(home.sql, { id, key: randomUUID(), seen: 1, type: "gone", body: { why: "broken" } })).ok).toBe(true);
+    expect(
+      (await keep(home.sql, { id, key: randomUUID(), seen: 1, type: "gone", body: { why: "broken" } })).ok,
+    ).toBe(true);
     expect(await storedItems(home.sql)).toEqual([]);
     expect((await home.sql`select * from event where stream_id = ${id}`).length).toBe(2);
   });
@@ -84,7 +122,11 @@ describe("what a batch takes", () => {
   test("two begun at once take no gram twice", async () => {
     await lot("thyme", "100 g", { form: "dried" });
     await lot("honey", "3 kg");
-    await Promise.all(Array.from({ length: 3 }, () => begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} }, PLAN)));
+    await Promise.all(
+      Array.from({ length: 3 }, () =>
+        begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} }, PLAN),
+      ),
+    );
     expect(await left("thyme")).toEqual([10]);
     expect((await left("honey"))[0]).toBeLessThan(3000 - 3 * 550);
   });
@@ -92,9 +134,29 @@ describe("what a batch takes", () => {
     await put({ what: "empties", vessel: "b-250-swing", count: 5 });
     const b = await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} }, PLAN);
     if (!b.ok) throw new Error();
-    await write(home.sql, b.state.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured: "700 mL", how: "wrung" } });
-    const bottles = [1, 2].map(() => ({ id: randomUUID(), vessel: "b-250-swing", name: "250 mL swing-top bottle", ml: 240, place: "cupboard" }));
-    expect((await write(home.sql, b.state.id, { key: randomUUID(), type: "bottled", seen: 2, body: { bottles, own: null } })).ok).toBe(true);
+    await write(home.sql, b.state.id, {
+      key: randomUUID(),
+      type: "strained",
+      seen: 1,
+      body: { measured: "700 mL", how: "wrung" },
+    });
+    const bottles = [1, 2].map(() => ({
+      id: randomUUID(),
+      vessel: "b-250-swing",
+      name: "250 mL swing-top bottle",
+      ml: 240,
+      place: "cupboard",
+    }));
+    expect(
+      (
+        await write(home.sql, b.state.id, {
+          key: randomUUID(),
+          type: "bottled",
+          seen: 2,
+          body: { bottles, own: null },
+        })
+      ).ok,
+    ).toBe(true);
     expect((await stores(home.sql)).empties).toEqual([{ what: "empties", vessel: "b-250-swing", count: 3 }]);
   });
 });
@@ -103,16 +165,44 @@ describe("cautions hold on the server too", () => {
   test("honey meant for the baby is not begun, whatever is sent", async () => {
     await put({ what: "person", name: "the baby", born: "2026-03", flags: [], allergies: [] });
     const forBaby: Plan = { ...PLAN, meantFor: ["The baby"] };
-    expect(await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: forBaby, reasons: { "honey-for-an-infant": "only a little" } }, forBaby)).toMatchObject({ ok: false, fault: { name: "Never" } });
+    expect(
+      await begin(
+        home.sql,
+        {
+          id: randomUUID(),
+          key: randomUUID(),
+          plan: forBaby,
+          reasons: { "honey-for-an-infant": "only a little" },
+        },
+        forBaby,
+      ),
+    ).toMatchObject({ ok: false, fault: { name: "Never" } });
   });
   test("a stop that comes up after it began wants a reason at the step, and the journal keeps it", async () => {
-    const b = await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: { ...PLAN, meantFor: ["the keeper"] }, reasons: {} }, { ...PLAN, meantFor: ["the keeper"] });
+    const b = await begin(
+      home.sql,
+      { id: randomUUID(), key: randomUUID(), plan: { ...PLAN, meantFor: ["the keeper"] }, reasons: {} },
+      { ...PLAN, meantFor: ["the keeper"] },
+    );
     if (!b.ok) throw new Error();
     // Since then the keeper has written down an allergy.
     await put({ what: "person", name: "the keeper", flags: [], allergies: ["thyme"] });
-    const strain = (reasons?: Record<string, string>) => write(home.sql, b.state.id, { key: randomUUID(), type: "strained", seen: 1, body: { measured: "700 mL", how: "wrung", ...(reasons ? { reasons } : {}) } });
-    expect(await strain()).toMatchObject({ ok: false, status: 422, fault: { name: "ReasonWanted", path: ["reasons", "allergy"] } });
-    expect(await strain({ allergy: "for the boatwright after all" })).toMatchObject({ ok: true, state: { state: "strained", reasons: { allergy: "for the boatwright after all" } } });
+    const strain = (reasons?: Record<string, string>) =>
+      write(home.sql, b.state.id, {
+        key: randomUUID(),
+        type: "strained",
+        seen: 1,
+        body: { measured: "700 mL", how: "wrung", ...(reasons ? { reasons } : {}) },
+      });
+    expect(await strain()).toMatchObject({
+      ok: false,
+      status: 422,
+      fault: { name: "ReasonWanted", path: ["reasons", "allergy"] },
+    });
+    expect(await strain({ allergy: "for the boatwright after all" })).toMatchObject({
+      ok: true,
+      state: { state: "strained", reasons: { allergy: "for the boatwright after all" } },
+    });
   });
 });
 
@@ -120,18 +210,26 @@ describe("stores in the journal", () => {
   test("copied out and read back they are the same, and so is what was drawn", async () => {
     await lot("thyme", "100 g", { form: "dried", price: 3 });
     await put({ what: "vessel", vessel: "p-3000", ware: "copper" });
-    await settleAnew(home.sql, { key: randomUUID(), settings: { name: "Wharf End", units: "imperial", currency: "kr" } });
+    await settleAnew(home.sql, {
+      key: randomUUID(),
+      settings: { name: "Wharf End", units: "imperial", currency: "kr" },
+    });
     await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: PLAN, reasons: {} }, PLAN);
     const lines = await exportLines(home.sql);
     const other = await newHousehold();
     await importLines(other.sql, lines);
     expect(await exportLines(other.sql)).toEqual(lines);
     expect(await stores(other.sql)).toEqual(await stores(home.sql));
-    expect(await household(other.sql)).toMatchObject({ name: "Wharf End", units: "imperial", currency: "kr" });
+    expect(await household(other.sql)).toMatchObject({
+      name: "Wharf End",
+      units: "imperial",
+      currency: "kr",
+    });
     await other.drop();
   });
   test("the household's settings are only added to, and rebuilt from the journal", async () => {
-    for (const name of ["First", "Second"]) await settleAnew(home.sql, { key: randomUUID(), settings: { name, units: "metric", currency: "€" } });
+    for (const name of ["First", "Second"])
+      await settleAnew(home.sql, { key: randomUUID(), settings: { name, units: "metric", currency: "€" } });
     await home.sql`update household set name = 'spoiled'`;
     await rebuild(home.sql);
     expect((await household(home.sql)).name).toBe("Second");

@@ -9,5 +9,7 @@ export const metadata: Metadata = { title: "Bench" };
 
 export default async function BenchPage() {
   const [{ home, today }, items, busy] = await Promise.all([frame(), storedItems(db()), busyVessels(db())]);
-  return <Bench household={home.units} currency={home.currency} today={today} items={items} busy={[...busy]} />;
+  return (
+    <Bench household={home.units} currency={home.currency} today={today} items={items} busy={[...busy]} />
+  );
 }

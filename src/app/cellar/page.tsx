@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { daysBetween, printDay } from "@/core/care/day";
+import { daysBetween, printDay } from "@/core/day";
 import { db } from "@/store/db";
 import { cellar } from "@/store/shelf";
 import { frame } from "../frame";
@@ -14,7 +14,11 @@ export default async function Cellar() {
   return (
     <div className="pt-5 max-w-5xl">
       <h1>Cellar</h1>
-      {lines.length === 0 && <p className="pt-4">No bottles yet. They stand here once a batch is bottled, the first to use in front.</p>}
+      {lines.length === 0 && (
+        <p className="pt-4">
+          No bottles yet. They stand here once a batch is bottled, the first to use in front.
+        </p>
+      )}
       {(Object.keys(PLACES) as (keyof typeof PLACES)[]).map((place) => {
         const here = lines.filter((l) => l.place === place);
         if (here.length === 0) return null;
@@ -25,10 +29,18 @@ export default async function Cellar() {
               {here.map((l) => {
                 const left = daysBetween(today, l.best_by);
                 return (
-                  <li key={l.batch_id} className="grid grid-cols-[6rem_minmax(0,1fr)_auto] gap-x-4 border-b border-rule py-3 items-baseline">
+                  <li
+                    key={l.batch_id}
+                    className="grid grid-cols-[6rem_minmax(0,1fr)_auto] gap-x-4 border-b border-rule py-3 items-baseline"
+                  >
                     <span className="stencil">{l.code}</span>
-                    <span><Link href={`/batch/${l.batch_id}`}>{l.name}</Link>, {l.bottles === 1 ? "one bottle" : `${l.bottles} bottles`}, {Math.round(l.ml)} mL</span>
-                    <span className={left < 0 ? "text-rust font-bold" : ""}>{left < 0 ? "past" : "best by"} {printDay(l.best_by, "year")}</span>
+                    <span>
+                      <Link href={`/batch/${l.batch_id}`}>{l.name}</Link>,{" "}
+                      {l.bottles === 1 ? "one bottle" : `${l.bottles} bottles`}, {Math.round(l.ml)} mL
+                    </span>
+                    <span className={left < 0 ? "text-rust font-bold" : ""}>
+                      {left < 0 ? "past" : "best by"} {printDay(l.best_by, "year")}
+                    </span>
                   </li>
                 );
               })}

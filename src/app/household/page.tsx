@@ -12,8 +12,13 @@ export default async function HouseholdPage() {
   return (
     <div className="pt-5 max-w-5xl grid gap-8">
       <h1>{home.name}</h1>
-      <People people={items.filter((s) => s.item.what === "person").sort((a, b) => (JSON.stringify(a.item) < JSON.stringify(b.item) ? -1 : 1))} today={today} />
-      <HouseholdSettings start={{ name: home.name, units: home.units, currency: home.currency }} />
+      <People
+        people={items
+          .filter((s) => s.item.what === "person")
+          .sort((a, b) => (JSON.stringify(a.item) < JSON.stringify(b.item) ? -1 : 1))}
+        today={today}
+      />
+      <HouseholdSettings start={home} />
     </div>
   );
 }

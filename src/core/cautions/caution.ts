@@ -1,8 +1,10 @@
-import type { Day } from "../care/day";
+import type { Tag } from "../material/tags";
+import type { Day } from "../day";
 import type { Person } from "../people/person";
-import { parseDuration } from "../remedy/duration";
-import type { Reckoning } from "../remedy/reckon";
-import type { Program, Resolved } from "../remedy/resolve";
+import type { ReadStep } from "../plan/read-plan";
+import type { Reckoning } from "../reckoning/reckon";
+import type { Program, Resolved } from "../reckoning/program";
+import { listed } from "../words";
 
 /** `never`: no reason is accepted. `stop`: change the plan or give a reason that is kept. `caution`: must be seen. `note`: good to know. */
 export type Severity = "never" | "stop" | "caution" | "note";
@@ -13,8 +15,8 @@ export type Stage = (typeof STAGES)[number];
 
 /** What a caution stands beside. */
 export type About =
-  | { readonly what: "line"; readonly step: number; readonly place: number }
-  | { readonly what: "step"; readonly step: number }
+  | { readonly what: "line"; readonly line: string }
+  | { readonly what: "step"; readonly step: string }
   | { readonly what: "vessel" | "people" | "name" | "taken" | "whole" };
 
 export interface Caution {
@@ -41,7 +43,10 @@ export interface Situation {
   readonly today: Day;
 }
 
-export type Raised = Omit<Caution, "id" | "stages" | "about"> & { readonly about?: About; readonly stages?: readonly Stage[] };
+export type Raised = Omit<Caution, "id" | "stages" | "about"> & {
+  readonly about?: About;
+  readonly stages?: readonly Stage[];
+};
 
 export interface Rule {
   readonly id: string;
@@ -57,35 +62,36 @@ export const EVERYWHERE: readonly Stage[] = STAGES;
 /** While it is being made: known already when planning, but said where the hands are. */
 export const IN_THE_KITCHEN: readonly Stage[] = ["make"];
 
-export const has = (l: Resolved, ...tags: readonly string[]): boolean => tags.some((t) => l.stuff.tags.includes(t));
-export const beside = (l: Resolved): About => ({ what: "line", step: l.step, place: l.place });
-export const cap = (s: string): string => s[0]!.toUpperCase() + s.slice(1);
-export const isWet = (l: Resolved): boolean => l.stuff.form === "fresh" || l.stuff.form === "frozen" || l.stuff.form === "wilted";
-export const names = (lines: readonly Resolved[], most = 3): string => listed([...new Set(lines.map((l) => l.stuff.name))].slice(0, most));
-
-/** “a”, “a and b”, “a, b and c”. */
-export const listed = (words: readonly string[]): string => (words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]!}`);
+export const has = (l: Resolved, ...tags: readonly Tag[]): boolean =>
+  tags.some((t) => l.stuff.tags.includes(t));
+export const beside = (l: Resolved): About => ({ what: "line", line: l.line.id });
+export const names = (lines: readonly Resolved[], most = 3): string =>
+  listed([...new Set(lines.map((l) => l.stuff.name))].slice(0, most));
 
 /** Lines with any of the tags. */
-export const tagged = (s: Situation, ...tags: readonly string[]): readonly Resolved[] => s.program.lines.filter((l) => has(l, ...tags));
+export const tagged = (s: Situation, ...tags: readonly Tag[]): readonly Resolved[] =>
+  s.program.lines.filter((l) => has(l, ...tags));
 
 /** One caution for each line that passes a test. */
 export const eachLine =
-  (test: (l: Resolved, s: Situation) => boolean, make: (l: Resolved, s: Situation) => Omit<Raised, "about">) =>
+  (
+    test: (l: Resolved, s: Situation) => boolean,
+    make: (l: Resolved, s: Situation) => Omit<Raised, "about">,
+  ) =>
   (s: Situation): Raised[] =>
     s.program.lines.filter((l) => test(l, s)).map((l) => ({ ...make(l, s), about: beside(l) }));
 
 /** One caution for all lines with any of the tags, beside the first of them. */
 export const allTagged =
-  (tags: readonly string[], make: (lines: readonly Resolved[], s: Situation) => Omit<Raised, "about"> | undefined) =>
+  (
+    tags: readonly Tag[],
+    make: (lines: readonly Resolved[], s: Situation) => Omit<Raised, "about"> | undefined,
+  ) =>
   (s: Situation): Raised[] => {
     const lines = tagged(s, ...tags);
     const raised = lines.length > 0 ? make(lines, s) : undefined;
     return raised ? [{ ...raised, about: beside(lines[0]!) }] : [];
   };
-
-/** Whether a step heats what stands in it. */
-export const isHot = (step: { readonly do: string }): boolean => step.do === "simmer" || step.do === "reduce" || step.do === "pressure";
 
 /** Boiling a pot down to a share of itself takes at least this long, min; cautious for any kitchen pot. */
 const REDUCING_MINUTES = 15;
@@ -93,15 +99,17 @@ const REDUCING_MINUTES = 15;
 /** Minutes on the heat that a line goes through, from where it goes in to the next straining, by the plan. */
 export function heatAfter(s: Situation, l: Resolved): number {
   let minutes = 0;
-  for (const step of s.program.plan.steps.slice(l.step + 1)) {
+  for (const step of s.program.read.steps.slice(l.step + 1)) {
     if (step.do === "strain") break;
     if (step.do === "reduce") minutes += REDUCING_MINUTES;
-    if (step.do !== "simmer" && step.do !== "pressure") continue;
-    const span = parseDuration(step.for);
-    if (span.ok) minutes += span.value.low * 1440;
+    if (step.do === "simmer" || step.do === "pressure") minutes += step.for.days.low * 1440;
   }
   return Math.round(minutes);
 }
 
 /** “the keeper”, “the keeper and the boatwright”. */
 export const who = (people: readonly Person[]): string => listed(people.map((p) => p.name));
+
+/** The id of the first step that passes a test. */
+export const stepThat = (s: Situation, test: (step: ReadStep) => boolean): string | undefined =>
+  s.program.read.steps.find(test)?.id;

@@ -7,7 +7,14 @@ import { PLANTS } from "./rules/plants";
 import { WORDS } from "./rules/words";
 
 /** Every rule has a basis in docs/cautions.md. The engine runs on every change of a plan, at straining, at bottling and for the label. */
-export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [["Never", NEVER], ["People", PEOPLE], ["Plants", PLANTS], ["Vessel and kitchen", KITCHEN], ["Keeping", KEEPING], ["Words", WORDS]];
+export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [
+  ["Never", NEVER],
+  ["People", PEOPLE],
+  ["Plants", PLANTS],
+  ["Vessel and kitchen", KITCHEN],
+  ["Keeping", KEEPING],
+  ["Words", WORDS],
+];
 export const RULES: readonly Rule[] = RULE_GROUPS.flatMap(([, rules]) => rules);
 
 export const RANK: Readonly<Record<Severity, number>> = { never: 0, stop: 1, caution: 2, note: 3 };
@@ -15,15 +22,22 @@ export const RANK: Readonly<Record<Severity, number>> = { never: 0, stop: 1, cau
 /** Every caution a plan raises, gravest first. */
 export function cautionsOf(s: Situation): Caution[] {
   const out: Caution[] = [];
-  for (const r of RULES) for (const c of r.fires(s)) out.push({ id: r.id, about: { what: "whole" }, stages: r.stages ?? EVERYWHERE, ...c });
+  for (const r of RULES)
+    for (const c of r.fires(s))
+      out.push({ id: r.id, about: { what: "whole" }, stages: r.stages ?? EVERYWHERE, ...c });
   return out.sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }
 
 /** Those wanted at a stage. */
-export const at = (stage: Stage, cautions: readonly Caution[]): Caution[] => cautions.filter((c) => c.stages.includes(stage));
+export const cautionsAt = (stage: Stage, cautions: readonly Caution[]): Caution[] =>
+  cautions.filter((c) => c.stages.includes(stage));
 
 /** Stops that have no reason yet. */
-export const unanswered = (cautions: readonly Caution[], reasons: Readonly<Record<string, string>>): Caution[] => cautions.filter((c) => c.severity === "stop" && !reasons[c.id]?.trim());
+export const unanswered = (
+  cautions: readonly Caution[],
+  reasons: Readonly<Record<string, string>>,
+): Caution[] => cautions.filter((c) => c.severity === "stop" && !reasons[c.id]?.trim());
 
 /** The fixed line shown in one unobtrusive place. */
-export const NOT_ADVICE = "Not medical advice; ask a licensed practitioner or pharmacist. Where something is sold or given away, local food law applies.";
+export const NOT_ADVICE =
+  "Not medical advice; ask a licensed practitioner or pharmacist. Where something is sold or given away, local food law applies.";

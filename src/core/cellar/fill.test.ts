@@ -3,7 +3,10 @@ import fc from "fast-check";
 import { VESSELS } from "../vessel/catalogue";
 import { fillPlan } from "./fill";
 
-const of = (...rows: (string | [string, number])[]) => rows.map((r) => (typeof r === "string" ? { vessel: VESSELS.get(r)! } : { vessel: VESSELS.get(r[0])!, count: r[1] }));
+const of = (...rows: (string | [string, number])[]) =>
+  rows.map((r) =>
+    typeof r === "string" ? { vessel: VESSELS.get(r)! } : { vessel: VESSELS.get(r[0])!, count: r[1] },
+  );
 const SIZES = of("b-500-swing", "b-250-swing", "b-100");
 const names = (ml: number, on: ReturnType<typeof of>) => fillPlan(ml, on).fills.map((f) => f.vessel.id);
 
@@ -18,21 +21,48 @@ describe("bottles", () => {
   test("no more are filled than there are, and the rest is told", () => {
     const p = fillPlan(1200, of(["b-500-swing", 1], ["b-250-swing", 1]));
     expect(p.fills.map((f) => f.vessel.id)).toEqual(["b-500-swing", "b-250-swing"]);
-    expect(p.leftMl).toBeCloseTo(1200 - VESSELS.get("b-500-swing")!.fillMl - VESSELS.get("b-250-swing")!.fillMl, 6);
+    expect(p.leftMl).toBeCloseTo(
+      1200 - VESSELS.get("b-500-swing")!.fillMl - VESSELS.get("b-250-swing")!.fillMl,
+      6,
+    );
   });
   test("two that come out even beat a large one half empty", () => {
     const small = VESSELS.get("b-250-swing")!.fillMl;
     expect(names(2 * small, SIZES)).toEqual(["b-250-swing", "b-250-swing"]);
   });
   test("any volume, any bottles: nothing lost, nothing overfilled, no more than there are, at most one part-full", () => {
-    const hand = fc.array(fc.tuple(fc.constantFrom("b-100", "b-200", "b-250-swing", "b-330-swing", "b-500-swing", "b-750", "d-100", "d-30"), fc.integer({ min: 0, max: 9 })), { maxLength: 6 });
-    fc.assert(fc.property(fc.double({ min: 0.5, max: 6000, noNaN: true }), hand, (ml, rows) => {
-      const on = of(...new Map(rows));
-      const p = fillPlan(ml, on);
-      const poured = p.fills.reduce((s, f) => s + f.ml, 0);
-      const counts = new Map(on.map((o) => [o.vessel.id, o.count!]));
-      for (const f of p.fills) counts.set(f.vessel.id, counts.get(f.vessel.id)! - 1);
-      return Math.abs(poured + p.leftMl - ml) < 1e-6 && p.leftMl >= 0 && p.fills.every((f) => f.ml > 0 && f.ml <= f.vessel.fillMl + 1e-6) && [...counts.values()].every((n) => n >= 0) && p.fills.filter((f) => f.ml < f.vessel.fillMl - 1e-6).length <= 1;
-    }), { numRuns: 500 });
+    const hand = fc.array(
+      fc.tuple(
+        fc.constantFrom(
+          "b-100",
+          "b-200",
+          "b-250-swing",
+          "b-330-swing",
+          "b-500-swing",
+          "b-750",
+          "d-100",
+          "d-30",
+        ),
+        fc.integer({ min: 0, max: 9 }),
+      ),
+      { maxLength: 6 },
+    );
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 6000, noNaN: true }), hand, (ml, rows) => {
+        const on = of(...new Map(rows));
+        const p = fillPlan(ml, on);
+        const poured = p.fills.reduce((s, f) => s + f.ml, 0);
+        const counts = new Map(on.map((o) => [o.vessel.id, o.count!]));
+        for (const f of p.fills) counts.set(f.vessel.id, counts.get(f.vessel.id)! - 1);
+        return (
+          Math.abs(poured + p.leftMl - ml) < 1e-6 &&
+          p.leftMl >= 0 &&
+          p.fills.every((f) => f.ml > 0 && f.ml <= f.vessel.fillMl + 1e-6) &&
+          [...counts.values()].every((n) => n >= 0) &&
+          p.fills.filter((f) => f.ml < f.vessel.fillMl - 1e-6).length <= 1
+        );
+      }),
+      { numRuns: 500 },
+    );
   });
 });

@@ -1,4 +1,5 @@
-import type { Kind } from "../remedy/plan";
+import { KIND } from "../plan/kinds";
+import type { Kind } from "../plan/plan";
 import { VESSELS } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
 
@@ -13,14 +14,18 @@ export interface OnHand {
   readonly count?: number;
 }
 
-const USUAL_BOTTLE = "b-250-swing";
-const USUAL_DROPPER = "d-100";
-
-/** Bottles on hand that suit a kind: droppers for tinctures, jars for honey, bottles for the rest; a usual size, as many as wanted, where none are counted. */
-export function bottlesFor(kind: Kind, empties: readonly { readonly vessel: string; readonly count: number }[]): OnHand[] {
-  const sorts = kind === "tincture" ? ["dropper"] : kind === "honey" ? ["jar", "bottle"] : ["bottle"];
-  const counted = empties.flatMap((e) => { const vessel = VESSELS.get(e.vessel); return vessel && e.count > 0 && sorts.includes(vessel.sort) ? [{ vessel, count: e.count }] : []; });
-  return counted.length > 0 ? counted : [{ vessel: VESSELS.get(kind === "tincture" ? USUAL_DROPPER : USUAL_BOTTLE)! }];
+/** Bottles on hand that suit a kind, as the kind says; a usual size, as many as wanted, where none are counted. */
+export function bottlesFor(
+  kind: Kind,
+  empties: readonly { readonly vessel: string; readonly count: number }[],
+): OnHand[] {
+  const { sorts, usual } = KIND[kind].bottles;
+  const counted = empties.flatMap((e) => {
+    const vessel = VESSELS.get(e.vessel);
+    const suits = vessel && e.count > 0 && (sorts as readonly string[]).includes(vessel.sort);
+    return suits ? [{ vessel, count: e.count }] : [];
+  });
+  return counted.length > 0 ? counted : [{ vessel: VESSELS.get(usual)! }];
 }
 
 /** Part-full is under this share of a bottle's filling: more air than a bottle should hold for long. */
@@ -37,22 +42,44 @@ const MOST_SIZES = 6;
  * @param ml volume to bottle, mL
  * @returns fills and the mL that found no bottle (or were too little to fetch one for)
  */
-export function fillPlan(ml: number, onHand: readonly OnHand[]): { readonly fills: readonly Fill[]; readonly leftMl: number } {
-  const sizes = onHand.filter((s) => s.vessel.fillMl > 0 && (s.count ?? 1) > 0).sort((a, b) => b.vessel.fillMl - a.vessel.fillMl).slice(0, MOST_SIZES);
+export function fillPlan(
+  ml: number,
+  onHand: readonly OnHand[],
+): { readonly fills: readonly Fill[]; readonly leftMl: number } {
+  const sizes = onHand
+    .filter((s) => s.vessel.fillMl > 0 && (s.count ?? 1) > 0)
+    .sort((a, b) => b.vessel.fillMl - a.vessel.fillMl)
+    .slice(0, MOST_SIZES);
   if (sizes.length === 0 || !(ml > 0)) return { fills: [], leftMl: Math.max(0, ml) };
   const smallest = sizes[sizes.length - 1]!.vessel.fillMl;
   /** Bottles filled to the line by size, and the last one with what they leave, if it went into one. */
-  let best: { full: number[]; last: { size: number; ml: number } | undefined; left: number; partFull: number; bottles: number } | undefined;
+  let best:
+    | {
+        full: number[];
+        last: { size: number; ml: number } | undefined;
+        left: number;
+        partFull: number;
+        bottles: number;
+      }
+    | undefined;
   const full = sizes.map(() => 0);
   const consider = (last: { size: number; ml: number } | undefined, left: number, bottles: number): void => {
     const partFull = last && last.ml < FULL_ENOUGH * sizes[last.size]!.vessel.fillMl ? 1 : 0;
-    const better = !best || left < best.left - 1 || (Math.abs(left - best.left) <= 1 && (partFull < best.partFull || (partFull === best.partFull && bottles < best.bottles)));
+    const better =
+      !best ||
+      left < best.left - 1 ||
+      (Math.abs(left - best.left) <= 1 &&
+        (partFull < best.partFull || (partFull === best.partFull && bottles < best.bottles)));
     if (better) best = { full: [...full], last, left, partFull, bottles };
   };
   const walk = (i: number, rest: number, bottles: number): void => {
     if (i < sizes.length) {
       const { vessel, count } = sizes[i]!;
-      const most = Math.min(Math.floor((rest + 1e-9) / vessel.fillMl), count ?? Infinity, MOST_BOTTLES - bottles);
+      const most = Math.min(
+        Math.floor((rest + 1e-9) / vessel.fillMl),
+        count ?? Infinity,
+        MOST_BOTTLES - bottles,
+      );
       // As many as go, and one or two fewer, in case smaller ones then come out even.
       for (let n = most; n >= Math.max(0, most - 2); n--) {
         full[i] = n;
@@ -61,16 +88,23 @@ export function fillPlan(ml: number, onHand: readonly OnHand[]): { readonly fill
       full[i] = 0;
       return;
     }
-    if (rest <= SENSIBLE * smallest || bottles >= MOST_BOTTLES) return consider(undefined, Math.max(0, rest), bottles);
+    if (rest <= SENSIBLE * smallest || bottles >= MOST_BOTTLES)
+      return consider(undefined, Math.max(0, rest), bottles);
     // What is left goes into the smallest bottle that takes it.
     for (let size = sizes.length - 1; size >= 0; size--) {
       const { vessel, count } = sizes[size]!;
-      if (vessel.fillMl * 1.001 >= rest && full[size]! < (count ?? Infinity)) return consider({ size, ml: Math.min(rest, vessel.fillMl) }, 0, bottles + 1);
+      if (vessel.fillMl * 1.001 >= rest && full[size]! < (count ?? Infinity))
+        return consider({ size, ml: Math.min(rest, vessel.fillMl) }, 0, bottles + 1);
     }
     consider(undefined, rest, bottles);
   };
   walk(0, ml, 0);
   const { full: counts, last, left } = best!;
-  const fills = sizes.flatMap(({ vessel }, i) => Array.from({ length: counts[i]! }, () => ({ vessel, ml: vessel.fillMl })));
-  return { fills: last ? [...fills, { vessel: sizes[last.size]!.vessel, ml: last.ml }] : fills, leftMl: left };
+  const fills = sizes.flatMap(({ vessel }, i) =>
+    Array.from({ length: counts[i]! }, () => ({ vessel, ml: vessel.fillMl })),
+  );
+  return {
+    fills: last ? [...fills, { vessel: sizes[last.size]!.vessel, ml: last.ml }] : fills,
+    leftMl: left,
+  };
 }

@@ -1,16 +1,42 @@
 import { z } from "zod";
-import { type Envelope, bodyReader } from "./envelope";
-import { Line, Plan, WRINGING } from "../remedy/plan";
 import { TOUCHES } from "../care/care";
+import { type Envelope, bodyReader } from "../envelope";
+import { Line, Plan, WRINGING } from "../plan/plan";
+import { LIDS, VESSEL_SORTS, WARES } from "../vessel/vessel";
+import { UPCASTS } from "./old-events";
 
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
 const uuid = z.uuid();
 /** Reasons given to go on past a stop, by caution id. */
 const reasons = z.record(z.string(), z.string().min(1).max(300)).optional();
 const ml = z.number().positive().max(500_000);
+const typed = z.string().min(1).max(200);
+const why = z.string().max(300).optional();
+const id = z.string().min(1).max(40);
 
 /** A resolved material as it was when the batch began, so that a later edit never changes it. Composition by ledger column. */
-export const FrozenStuff = z.looseObject({ id: z.string(), name: z.string(), composition: z.array(z.number()).length(13) });
+export const FrozenStuff = z.looseObject({
+  id: z.string(),
+  name: z.string(),
+  composition: z.array(z.number()).length(13),
+});
+
+/** The vessel as it was when the batch began, all of it. Version 1 kept its profile alone. */
+export const FrozenVessel = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  size: z.string(),
+  profile: z.array(z.tuple([z.number(), z.number()])),
+  sort: z.enum(VESSEL_SORTS).optional(),
+  lid: z.enum(LIDS).optional(),
+  ware: z.enum(WARES).optional(),
+  headspaceCm: z.number().optional(),
+  tolerance: z.number().optional(),
+});
+
+/** Where bottles stand. “Cool and dark” is asked for by some rows of the keeping table. */
+export const PLACE_CLASSES = ["cool-dark", "cupboard", "fridge", "freezer"] as const;
+export type PlaceClass = (typeof PLACE_CLASSES)[number];
 
 /** Life a verdict promised, as issued. */
 export const IssuedVerdict = z.strictObject({
@@ -30,11 +56,21 @@ export const IssuedVerdict = z.strictObject({
 });
 export type IssuedVerdict = z.infer<typeof IssuedVerdict>;
 
-export const Bottle = z.strictObject({ id: uuid, vessel: z.string().max(60), name: z.string().max(80), ml, place: z.enum(["cupboard", "fridge", "freezer"]) });
+export const Bottle = z.strictObject({
+  id: uuid,
+  vessel: z.string().max(60),
+  name: z.string().max(80),
+  ml,
+  place: z.enum(PLACE_CLASSES),
+  /** Which of the household's own places, by its id. */
+  at: id.optional(),
+});
 export type Bottle = z.infer<typeof Bottle>;
 
+const MEASURED = ["temperature", "ph", "brix", "gravity", "depth", "weight", "taste", "level"] as const;
+
 /**
- * The bodies of the batch journal, newest version of each type. An older version is brought up on reading (`upcast`);
+ * The bodies of the batch journal, newest version of each type. An older version is brought up on reading (`old-events`);
  * a type not listed here is refused, never skipped.
  */
 export const BODIES = {
@@ -42,12 +78,33 @@ export const BODIES = {
     code: z.string().regex(/^[A-Z]{2}-\d{2}-\d{2,}$/),
     plan: Plan,
     /** Figures of the materials and vessel at the time, by line key. */
-    frozen: z.strictObject({ rules: z.number().int(), stuffs: z.record(z.string(), FrozenStuff), vessel: z.strictObject({ id: z.string(), name: z.string(), size: z.string(), profile: z.array(z.tuple([z.number(), z.number()])) }).nullable() }),
+    frozen: z.strictObject({
+      rules: z.number().int(),
+      stuffs: z.record(z.string(), FrozenStuff),
+      vessel: FrozenVessel.nullable(),
+    }),
     reasons,
   }),
-  touched: z.strictObject({ what: z.enum(TOUCHES.filter((t) => t !== "strain") as ["shake", "turn", "push-under", "let-out", "top-up"]) }),
+  /** What really went in of a line: a total, so that two ticks are one. */
+  added: z.strictObject({ line: id, amount: typed, lot: uuid.optional() }),
+  "left-out": z.strictObject({ line: id, why }),
+  /** Another thing in a line's place. */
+  swapped: z.strictObject({ line: id, for: Line, why }),
+  /** A line the plan did not have, into a step of it or the first. */
+  extra: z.strictObject({ line: Line, step: id.optional() }),
+  touched: z.strictObject({
+    what: z.enum(
+      TOUCHES.filter((t) => t !== "strain") as ["shake", "turn", "push-under", "let-out", "top-up"],
+    ),
+  }),
   "topped-up": z.strictObject({ line: Line }),
-  read: z.strictObject({ what: z.enum(["temperature", "ph", "brix", "depth", "weight", "taste", "level"]), value: z.number().optional(), words: z.string().max(300).optional() }),
+  read: z.strictObject({
+    what: z.enum(MEASURED),
+    value: z.number().optional(),
+    words: z.string().max(300).optional(),
+    /** What it was read with. */
+    by: z.string().max(40).optional(),
+  }),
   noted: z.strictObject({ text: z.string().min(1).max(2000) }),
   strained: z.strictObject({ measured: z.string().max(60), how: z.enum(WRINGING), reasons }),
   /** What went into the strained liquid; replaces what the plan foresaw after straining. */
@@ -59,7 +116,8 @@ export const BODIES = {
     own: z.strictObject({ bestBy: day, reason: z.string().max(300) }).nullable(),
     reasons,
   }),
-  corrected: z.strictObject({ seq: z.number().int().min(1), body: z.unknown(), why: z.string().min(1).max(300) }),
+  /** An entry put right; without a body it did not happen. */
+  corrected: z.strictObject({ seq: z.number().int().min(1), body: z.unknown(), why }),
   discarded: z.strictObject({ why: z.string().min(1).max(300) }),
 } as const;
 
@@ -67,15 +125,40 @@ export type EventType = keyof typeof BODIES;
 export type Body<T extends EventType> = z.infer<(typeof BODIES)[T]>;
 export const EVENT_TYPES = Object.keys(BODIES) as EventType[];
 
-/** Present version of every type. Version 2 of strained, finished and bottled may hold reasons; their version 1 reads as it is. */
-export const VERSIONS: Readonly<Record<EventType, number>> = { begun: 1, touched: 1, "topped-up": 1, read: 1, noted: 1, strained: 2, finished: 2, bottled: 2, corrected: 1, discarded: 1 };
+/** Present version of every type; what changed is in `old-events`. */
+export const VERSIONS: Readonly<Record<EventType, number>> = {
+  begun: 2,
+  added: 1,
+  "left-out": 1,
+  swapped: 1,
+  extra: 1,
+  touched: 1,
+  "topped-up": 2,
+  read: 2,
+  noted: 1,
+  strained: 2,
+  finished: 3,
+  bottled: 3,
+  corrected: 2,
+  discarded: 1,
+};
 
 /** Types that commute: they are taken whatever the writer had seen. The others need the version the writer saw. */
-export const COMMUTES: ReadonlySet<EventType> = new Set<EventType>(["touched", "topped-up", "read", "noted"]);
+export const COMMUTES: ReadonlySet<EventType> = new Set<EventType>([
+  "added",
+  "left-out",
+  "swapped",
+  "extra",
+  "touched",
+  "topped-up",
+  "read",
+  "noted",
+]);
 
 export type JournalEvent = { [T in EventType]: Envelope<T, Body<T>> }[EventType];
 
-const readStored = bodyReader("the journal", BODIES, VERSIONS);
+const readStored = bodyReader("the journal", BODIES, VERSIONS, UPCASTS);
 
 /** Parses a stored body of a type and version. Throws `UnreadableEvent`. */
-export const readBody = <T extends EventType>(type: string, version: number, body: unknown): Body<T> => readStored(type, version, body) as Body<T>;
+export const readBody = <T extends EventType>(type: string, version: number, body: unknown): Body<T> =>
+  readStored(type, version, body) as Body<T>;

@@ -1,8 +1,18 @@
 import type { TouchSort } from "../care/care";
-import type { Day } from "../care/day";
-import type { Line, Plan, Step } from "../remedy/plan";
-import { inOrder } from "./envelope";
-import { type Body, type Bottle, type EventType, type IssuedVerdict, type JournalEvent, readBody } from "./events";
+import type { Day } from "../day";
+import { type Correction, asHappened, asWritten, correctionsOf } from "../envelope";
+import type { Happened } from "../plan/happened";
+import type { Line, Plan } from "../plan/plan";
+import { type LineDone, type Making, asDone } from "./as-done";
+import {
+  type Body,
+  type Bottle,
+  type EventType,
+  type IssuedVerdict,
+  type JournalEvent,
+  VERSIONS,
+  readBody,
+} from "./events";
 
 export type BatchState = "working" | "strained" | "bottled" | "discarded";
 
@@ -12,9 +22,11 @@ export interface Batch {
   readonly code: string;
   readonly name: string;
   readonly state: BatchState;
-  /** The plan as begun, and as it was really done. */
+  /** The plan as begun, what was done, and the plan as it was really made. */
   readonly begunPlan: Plan;
+  readonly making: Making;
   readonly plan: Plan;
+  readonly happened: Happened;
   readonly frozen: Body<"begun">["frozen"];
   readonly reasons: Readonly<Record<string, string>>;
   readonly begunDay: Day;
@@ -40,119 +52,194 @@ export interface Entry {
   readonly at: string;
   readonly day: Day;
   readonly body: unknown;
-  /** Set where a later entry put this one right. */
-  readonly correctedBy?: { readonly seq: number; readonly why: string; readonly was: unknown };
+  /** Set where a later entry put this one right; `undone` where it did not happen. */
+  readonly correctedBy?: {
+    readonly seq: number;
+    readonly why: string | undefined;
+    readonly was: unknown;
+    readonly undone: boolean;
+  };
 }
 
-const firstStrain = (steps: readonly Step[]): number => steps.findIndex((s) => s.do === "strain");
+/** Lines that came with an entry are named by it, so that no two of a batch are the same. */
+const named = (lines: readonly Line[], seq: number): Line[] =>
+  lines.map((l, i) => ({ ...l, id: `e${seq}.${i + 1}` }));
 
-/** A plan with its first straining as it was done. */
-export function strainedWith(plan: Plan, done: Pick<Body<"strained">, "how" | "measured">): Plan {
-  const at = firstStrain(plan.steps);
-  return { ...plan, steps: plan.steps.map((s, i): Step => (i === at && s.do === "strain" ? { do: "strain", how: done.how, measured: done.measured } : s)) };
-}
+/** What the entries add up to; written once, read by `fold`. */
+class Folding {
+  begun: Extract<JournalEvent, { type: "begun" }> | undefined;
+  strained: { day: Day; body: Body<"strained"> } | undefined;
+  finished: Line[] | undefined;
+  bottled: { day: Day; body: Body<"bottled"> } | undefined;
+  discarded: { day: Day; why: string } | undefined;
+  readonly reasons: Record<string, string> = {};
+  readonly topUps: Line[] = [];
+  readonly extras: { line: Line; step: string | undefined }[] = [];
+  readonly lines = new Map<string, LineDone>();
+  readonly done: Partial<Record<TouchSort, Day>> = {};
 
-/** A plan with what was poured on after the jar was filled: after the first wait, so that it takes no room from what the parts were solved to. */
-export function toppedUpWith(plan: Plan, lines: readonly Line[]): Plan {
-  if (lines.length === 0) return plan;
-  const steps = [...plan.steps];
-  steps.splice(steps.findIndex((s) => s.do !== "add") + 1, 0, { do: "add", what: [...lines] });
-  return { ...plan, steps };
-}
+  private touch(what: TouchSort, day: Day): void {
+    if ((this.done[what] ?? "") < day) this.done[what] = day;
+  }
 
-/** A plan with what really went into the strained liquid, in place of what it foresaw; before any last boiling. */
-export function finishedWith(plan: Plan, lines: readonly Line[]): Plan {
-  const cut = firstStrain(plan.steps);
-  const steps = plan.steps.filter((s, i) => i <= cut || s.do !== "add");
-  const after = steps.findIndex((s, i) => i > cut && (s.do === "bottle" || s.do === "simmer"));
-  if (lines.length > 0) steps.splice(after < 0 ? steps.length : after, 0, { do: "add", what: [...lines] });
-  return { ...plan, steps };
-}
-
-/** The plan with what was really strained, topped up and finished put in its place. */
-function asDone(plan: Plan, topUps: readonly Line[], strained: Body<"strained"> | undefined, finished: Body<"finished"> | undefined): Plan {
-  const done = toppedUpWith(strained ? strainedWith(plan, strained) : plan, topUps);
-  return finished ? finishedWith(done, finished.lines) : done;
-}
-
-/**
- * State = fold(events), by the maker's time and then by sequence; the same on server and client.
- * A correction replaces the body of the entry it names and stays in the diary beside what was there.
- * @returns `undefined` for an empty journal.
- */
-export function fold(events: readonly JournalEvent[]): Batch | undefined {
-  const ordered = inOrder(events);
-  const corrections = new Map<number, { seq: number; why: string; body: unknown }>();
-  for (const e of [...events].sort((a, b) => a.seq - b.seq)) if (e.type === "corrected") corrections.set(e.body.seq, { seq: e.seq, why: e.body.why, body: e.body.body });
-  let begun: Extract<JournalEvent, { type: "begun" }> | undefined;
-  let strained: { day: Day; body: Body<"strained"> } | undefined;
-  let finished: Body<"finished"> | undefined;
-  let bottled: { day: Day; body: Body<"bottled"> } | undefined;
-  const reasons: Record<string, string> = {};
-  let discarded: { day: Day; why: string } | undefined;
-  const topUps: Line[] = [];
-  const done: Partial<Record<TouchSort, Day>> = {};
-  const diary: Entry[] = [];
-  let seq = 0;
-  for (const raw of ordered) {
-    seq = Math.max(seq, raw.seq);
-    const c = corrections.get(raw.seq);
-    const body = c ? readBody(raw.type, raw.version, c.body) : raw.body;
-    const e = { ...raw, body } as JournalEvent;
-    diary.push({ seq: e.seq, type: e.type, at: e.at, day: e.day, body: e.body, ...(c ? { correctedBy: { seq: c.seq, why: c.why, was: raw.body } } : {}) });
+  take(e: JournalEvent): void {
     switch (e.type) {
       case "begun":
-        begun = e;
-        Object.assign(reasons, e.body.reasons);
+        this.begun = e;
+        Object.assign(this.reasons, e.body.reasons);
         break;
       case "touched":
-        if ((done[e.body.what] ?? "") < e.day) done[e.body.what] = e.day;
+        this.touch(e.body.what, e.day);
         break;
       case "topped-up":
-        topUps.push(e.body.line);
-        done["top-up"] = e.day;
+        this.topUps.push(...named([e.body.line], e.seq));
+        this.touch("top-up", e.day);
+        break;
+      case "extra":
+        this.extras.push({ line: named([e.body.line], e.seq)[0]!, step: e.body.step });
         break;
       case "strained":
-        strained = { day: e.day, body: e.body };
-        Object.assign(reasons, e.body.reasons);
+        this.strained = { day: e.day, body: e.body };
+        Object.assign(this.reasons, e.body.reasons);
         break;
       case "finished":
-        finished = e.body;
-        Object.assign(reasons, e.body.reasons);
+        this.finished = named(e.body.lines, e.seq);
+        Object.assign(this.reasons, e.body.reasons);
         break;
       case "bottled":
-        bottled = { day: e.day, body: e.body };
-        Object.assign(reasons, e.body.reasons);
+        this.bottled = { day: e.day, body: e.body };
+        Object.assign(this.reasons, e.body.reasons);
         break;
       case "discarded":
-        discarded = { day: e.day, why: e.body.why };
+        this.discarded = { day: e.day, why: e.body.why };
         break;
+      case "added":
+      case "left-out":
+      case "swapped":
       case "read":
       case "noted":
       case "corrected":
         break;
     }
   }
+
+  /** Ticks are totals: of a line, the last that was written stands. */
+  tick(e: JournalEvent): void {
+    if (e.type === "added")
+      this.lines.set(e.body.line, { did: "added", amount: e.body.amount, lot: e.body.lot });
+    if (e.type === "left-out") this.lines.set(e.body.line, { did: "left-out", why: e.body.why });
+    if (e.type === "swapped") this.lines.set(e.body.line, { did: "swapped", for: e.body.for });
+  }
+
+  get state(): BatchState {
+    if (this.discarded) return "discarded";
+    if (this.bottled) return "bottled";
+    return this.strained ? "strained" : "working";
+  }
+
+  get making(): Making {
+    const { lines, extras, topUps, finished, strained } = this;
+    const measured = strained && { measured: strained.body.measured, how: strained.body.how };
+    return { lines, extras, topUps, finished, strained: measured };
+  }
+}
+
+/** An entry with its correction, if it has one; nothing where it did not happen. */
+function corrected(e: JournalEvent, c: Correction | undefined): JournalEvent | undefined {
+  if (!c) return e;
+  if (c.body === null) return undefined;
+  return { ...e, body: readBody(e.type, VERSIONS[e.type], c.body) } as JournalEvent;
+}
+
+function entryOf(raw: JournalEvent, is: JournalEvent | undefined, c: Correction | undefined): Entry {
+  const { seq, type, at, day } = raw;
+  const how = c && { seq: c.by, why: c.why, was: raw.body, undone: is === undefined };
+  return { seq, type, at, day, body: (is ?? raw).body, ...(how ? { correctedBy: how } : {}) };
+}
+
+/**
+ * State = fold(events); the same on server and client. What happened goes by the maker's time and then by sequence, ticks and corrections by
+ * sequence alone. A correction replaces the body of the entry it names and stays in the diary beside what was there.
+ * @returns `undefined` for an empty journal, or one whose beginning did not happen.
+ */
+export function fold(events: readonly JournalEvent[]): Batch | undefined {
+  const corrections = correctionsOf(events);
+  const f = new Folding();
+  const diary: Entry[] = [];
+  for (const raw of asHappened(events)) {
+    const c = corrections.get(raw.seq);
+    const e = corrected(raw, c);
+    diary.push(entryOf(raw, e, c));
+    if (e) f.take(e);
+  }
+  for (const raw of asWritten(events)) {
+    const e = corrected(raw, corrections.get(raw.seq));
+    if (e) f.tick(e);
+  }
+  const { begun, strained, bottled, discarded } = f;
   if (!begun) return undefined;
+  const begunPlan = begun.body.plan;
+  const making = f.making;
   return {
-    id: begun.streamId, code: begun.body.code, name: begun.body.plan.name,
-    state: discarded ? "discarded" : bottled ? "bottled" : strained ? "strained" : "working",
-    begunPlan: begun.body.plan, plan: asDone(begun.body.plan, topUps, strained?.body, finished), frozen: begun.body.frozen, reasons,
-    begunDay: begun.day, begunAt: begun.at, strainedDay: strained?.day, measured: strained?.body.measured, bottledDay: bottled?.day, bottles: bottled?.body.bottles ?? [],
-    verdict: bottled?.body.verdict, own: bottled?.body.own ?? undefined, discardedDay: discarded?.day, discardedWhy: discarded?.why, done, diary, seq,
+    id: begun.streamId,
+    code: begun.body.code,
+    name: begunPlan.name,
+    state: f.state,
+    begunPlan,
+    making,
+    ...asDone(begunPlan, making),
+    frozen: begun.body.frozen,
+    reasons: f.reasons,
+    begunDay: begun.day,
+    begunAt: begun.at,
+    strainedDay: strained?.day,
+    measured: strained?.body.measured,
+    bottledDay: bottled?.day,
+    bottles: bottled?.body.bottles ?? [],
+    verdict: bottled?.body.verdict,
+    own: bottled?.body.own ?? undefined,
+    discardedDay: discarded?.day,
+    discardedWhy: discarded?.why,
+    done: f.done,
+    diary,
+    seq: events.reduce((n, e) => Math.max(n, e.seq), 0),
   };
 }
 
 /** Whether an event may follow; the message says what would be right. */
 export function mayFollow(batch: Batch | undefined, type: EventType): string | undefined {
   if (!batch) return type === "begun" ? undefined : "This batch has not begun.";
-  if (type === "begun") return "This batch has begun already.";
-  if (type === "corrected" || type === "noted") return undefined;
-  if (batch.state === "discarded") return `${batch.code} was discarded on ${batch.discardedDay}; nothing more happens to it.`;
-  if (type === "discarded") return undefined;
-  if (batch.state === "bottled") return `${batch.code} was bottled on ${batch.bottledDay} already.`;
-  if (type === "strained" && batch.state !== "working") return `${batch.code} was strained on ${batch.strainedDay} already. Correct that entry if the measure was wrong.`;
-  if ((type === "touched" || type === "topped-up") && batch.state !== "working") return `${batch.code} is strained; there is nothing to shake.`;
-  if ((type === "finished" || type === "bottled") && batch.state !== "strained") return `Strain ${batch.code} first and measure what comes out.`;
-  return undefined;
+  const { code, state } = batch;
+  switch (type) {
+    case "begun":
+      return "This batch has begun already.";
+    case "corrected":
+    case "noted":
+      return undefined;
+    case "discarded":
+      return state === "discarded" ? gone(batch) : undefined;
+    case "strained":
+      if (state === "strained")
+        return `${code} was strained on ${batch.strainedDay} already. Correct that entry if the measure was wrong.`;
+      return closed(batch);
+    case "added":
+    case "left-out":
+    case "swapped":
+    case "extra":
+    case "touched":
+    case "topped-up":
+      return state === "strained" ? `${code} is strained; there is nothing to shake.` : closed(batch);
+    case "finished":
+    case "bottled":
+      return state === "working" ? `Strain ${code} first and measure what comes out.` : closed(batch);
+    case "read":
+      return closed(batch);
+  }
+}
+
+const gone = (b: Batch): string =>
+  `${b.code} was discarded on ${b.discardedDay}; nothing more happens to it.`;
+function closed(b: Batch): string | undefined {
+  if (b.state === "discarded") return gone(b);
+  return b.state === "bottled" ? `${b.code} was bottled on ${b.bottledDay} already.` : undefined;
 }

@@ -1,4 +1,4 @@
-import { type Day, daysBetween } from "../care/day";
+import { type Day, daysBetween } from "../day";
 
 /** What befell a bottle, in order. */
 export type Turn = { readonly day: Day; readonly what: "strained" | "frozen" | "thawed" | "opened" };
@@ -9,8 +9,13 @@ export type Turn = { readonly day: Day; readonly what: "strained" | "frozen" | "
  * @param openedDays longest life once opened
  * @returns days left (negative when past), and whether the clock stands
  */
-export function fridgeLeft(turns: readonly Turn[], fridgeDays: number, openedDays: number, today: Day): { readonly left: number; readonly paused: boolean } {
-  const ordered = [...turns].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+export function fridgeLeft(
+  turns: readonly Turn[],
+  fridgeDays: number,
+  openedDays: number,
+  today: Day,
+): { readonly left: number; readonly paused: boolean } {
+  const ordered = [...turns].sort((a, b) => Number(a.day > b.day) - Number(a.day < b.day));
   let used = 0;
   let since: Day | undefined;
   let paused = false;

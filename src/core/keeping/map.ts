@@ -30,11 +30,25 @@ export function keepingMap(up: KeepingMap["up"]): KeepingMap {
       const acetic = up === "acetic" ? u : 0;
       const density = 1 + bx * 0.0042;
       const facts: Facts = {
-        abv: exact(up === "abv" ? u : 0), delle: exact(bx * density + 4.5 * (up === "abv" ? u : 0)), brix: exact(bx), aw: exact(bx > 78 ? 0.79 : 0.95), acetic: exact(acetic), ph: exact(up === "abv" ? 5 : acetic > 0.5 ? 3.6 : 5),
-        index: exact((15.75 * acetic * 0.93) / density + bx * 0.94), water: exact(100 - bx), glycerol: exact(0), honeyShare: 0.4, boiledAndBottledHot: false, heated: false, freshFruit: false, fresh: "none", phOffered: up !== "abv" || u <= 15,
+        abv: exact(up === "abv" ? u : 0),
+        delle: exact(bx * density + 4.5 * (up === "abv" ? u : 0)),
+        brix: exact(bx),
+        aw: exact(bx > 78 ? 0.79 : 0.95),
+        acetic: exact(acetic),
+        ph: exact(acetic > 0.5 ? 3.6 : 5),
+        index: exact((15.75 * acetic * 0.93) / density + bx * 0.94),
+        water: exact(100 - bx),
+        glycerol: exact(0),
+        honeyShare: 0.4,
+        boiledAndBottledHot: false,
+        heated: false,
+        freshFruit: false,
+        fresh: "none",
+        phOffered: up !== "abv" || u <= 15,
       };
       const v = verdictOf(facts, []);
-      return v.cupboard ? "cupboard" : v.fridge.days <= 14 ? "use-now" : "fridge";
+      if (v.cupboard) return "cupboard";
+      return v.fridge.days <= 14 ? "use-now" : "fridge";
     }),
   );
   return { up, across, upward, cells, mostAcross: 80, mostUp };

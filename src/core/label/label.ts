@@ -1,12 +1,12 @@
-import { type Day, addDays, daysBetween, printDay } from "../care/day";
+import { type Day, addDays, daysBetween, printDay } from "../day";
 import type { Caution } from "../cautions/caution";
-import { at } from "../cautions/rules";
+import { cautionsAt } from "../cautions/rules";
 import type { Batch } from "../journal/fold";
 import type { Bottle, IssuedVerdict } from "../journal/events";
 import type { Verdict } from "../keeping/verdict";
-import { KIND_WORDS } from "../remedy/plan";
-import { RULES_VERSION } from "../remedy/reckon";
-import type { Program } from "../remedy/resolve";
+import { KIND } from "../plan/kinds";
+import { RULES_VERSION } from "../reckoning/reckon";
+import type { Program } from "../reckoning/program";
 
 /** The words of a bottle's label; how they are set is the layout's business. */
 export interface Label {
@@ -28,8 +28,19 @@ export interface Label {
 
 /** A verdict as it is written into the journal at bottling. */
 export const issue = (v: Verdict): IssuedVerdict => ({
-  rules: RULES_VERSION, row: v.row.id, vetoes: v.vetoes.map((x) => x.id), place: v.place, days: v.life.days, lifeWords: v.life.words, fridgeDays: v.fridge.days, fridgeWords: v.fridge.words,
-  openedDays: v.opened.days, openedWords: v.opened.words, openedInCupboard: v.openedInCupboard, coolDark: v.coolDark, vented: v.vented,
+  rules: RULES_VERSION,
+  row: v.row.id,
+  vetoes: v.vetoes.map((x) => x.id),
+  place: v.place,
+  days: v.life.days,
+  lifeWords: v.life.words,
+  fridgeDays: v.fridge.days,
+  fridgeWords: v.fridge.words,
+  openedDays: v.opened.days,
+  openedWords: v.opened.words,
+  openedInCupboard: v.openedInCupboard,
+  coolDark: v.coolDark,
+  vented: v.vented,
 });
 
 /** A year in the ice box, for what was fit to keep. */
@@ -37,22 +48,37 @@ const FROZEN_DAYS = 365;
 
 /** Last day of a promise where a bottle stands; life counts from straining. Freezing pauses the clock. */
 export function bestByOf(v: IssuedVerdict, strained: Day, place: Bottle["place"]): Day {
-  return addDays(strained, place === "freezer" ? FROZEN_DAYS : place === "fridge" ? Math.max(v.fridgeDays, v.place === "fridge" ? v.days : 0) : v.days);
+  return addDays(strained, daysIn(v, place));
+}
+
+function daysIn(v: IssuedVerdict, place: Bottle["place"]): number {
+  switch (place) {
+    case "freezer":
+      return FROZEN_DAYS;
+    case "fridge":
+      return Math.max(v.fridgeDays, v.place === "fridge" ? v.days : 0);
+    case "cupboard":
+    case "cool-dark":
+      return v.days;
+  }
 }
 
 /** Days of fridge life a frozen bottle has left when it thaws: what was not used up before it was frozen. */
-export const leftAfterThaw = (v: IssuedVerdict, strained: Day, frozen: Day): number => Math.max(0, Math.min(v.fridgeDays, v.openedDays) - daysBetween(strained, frozen));
+export const leftAfterThaw = (v: IssuedVerdict, strained: Day, frozen: Day): number =>
+  Math.max(0, Math.min(v.fridgeDays, v.openedDays) - daysBetween(strained, frozen));
 
 export function keepWords(v: IssuedVerdict, place: Bottle["place"]): string {
   if (v.place === "do-not-keep") return "Do not keep.";
   if (place === "freezer") return "Keep frozen; thaw in the fridge.";
-  if (v.place === "fridge" || place === "fridge") return v.vented ? "Keep in the fridge, lid loose." : "Keep in the fridge.";
+  if (v.place === "fridge" || place === "fridge")
+    return v.vented ? "Keep in the fridge, lid loose." : "Keep in the fridge.";
   return v.coolDark ? "Keep cool and dark." : "Keep in a cupboard.";
 }
 
 export function openedWords(v: IssuedVerdict, place: Bottle["place"], thawDays: number): string {
   if (v.place === "do-not-keep") return "";
-  if (place === "freezer") return thawDays > 0 ? `Once thawed: fridge, ${thawDays} days at most.` : "Once thawed: use at once.";
+  if (place === "freezer")
+    return thawDays > 0 ? `Once thawed: fridge, ${thawDays} days at most.` : "Once thawed: use at once.";
   return v.openedInCupboard ? "Once opened: the same." : `Once opened: fridge, ${v.openedWords} at most.`;
 }
 
@@ -60,21 +86,34 @@ export function openedWords(v: IssuedVerdict, place: Bottle["place"], thawDays: 
 export function contentsOf(p: Program): string {
   const by = new Map<string, number>();
   for (const l of p.lines) {
-    const words = l.stuff.plant ? (l.stuff.form === "dried" || l.stuff.form === "fresh" || l.stuff.form === undefined ? l.stuff.name : `${l.stuff.name} (${l.stuff.form})`) : l.stuff.name;
+    const { name, form } = l.stuff;
+    const words = form === "dried" || form === "fresh" || form === undefined ? name : `${name} (${form})`;
     by.set(words, (by.get(words) ?? 0) + l.grams);
   }
-  return [...by.entries()].sort((a, b) => b[1] - a[1]).map(([name]) => name).join(", ");
+  return [...by.entries()]
+    .sort((a, b) => b[1] - a[1])
+    .map(([name]) => name)
+    .join(", ");
 }
 
 /** Composes a bottle's label from what the batch's journal issued. */
 export function labelOf(batch: Batch, bottle: Bottle, contents: string, cautions: readonly Caution[]): Label {
   const v = batch.verdict!;
   const strained = batch.strainedDay ?? batch.begunDay;
-  const said = at("label", cautions).flatMap((c) => (c.label ? [c.label] : []));
+  const said = cautionsAt("label", cautions).flatMap((c) => (c.label ? [c.label] : []));
   return {
-    code: batch.code, name: batch.name, kind: KIND_WORDS[batch.plan.kind].name, volume: `${Math.round(bottle.ml)} mL`,
-    contents, made: printDay(batch.begunDay, "year"), strained: printDay(strained, "year"),
-    bestBy: printDay(batch.own ? batch.own.bestBy : bestByOf(v, strained, bottle.place), "year"), ownDate: batch.own !== undefined,
-    keep: keepWords(v, bottle.place), opened: openedWords(v, bottle.place, leftAfterThaw(v, strained, batch.bottledDay ?? strained)), taken: batch.plan.taken, cautions: [...new Set(said)],
+    code: batch.code,
+    name: batch.name,
+    kind: KIND[batch.plan.kind].name,
+    volume: `${Math.round(bottle.ml)} mL`,
+    contents,
+    made: printDay(batch.begunDay, "year"),
+    strained: printDay(strained, "year"),
+    bestBy: printDay(batch.own ? batch.own.bestBy : bestByOf(v, strained, bottle.place), "year"),
+    ownDate: batch.own !== undefined,
+    keep: keepWords(v, bottle.place),
+    opened: openedWords(v, bottle.place, leftAfterThaw(v, strained, batch.bottledDay ?? strained)),
+    taken: batch.plan.taken,
+    cautions: [...new Set(said)],
   };
 }

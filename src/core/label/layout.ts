@@ -8,8 +8,24 @@ export type Ink = "iron" | "cobalt";
 export type Measure = (text: string, face: Face, pt: number) => number;
 
 export type Item =
-  | { readonly kind: "text"; readonly x: number; /** Baseline, mm from the top. */ readonly y: number; readonly text: string; readonly face: Face; readonly pt: number; readonly ink: Ink; readonly anchor: "start" | "end" }
-  | { readonly kind: "rule"; readonly x1: number; readonly x2: number; readonly y: number; readonly width: number; readonly ink: Ink };
+  | {
+      readonly kind: "text";
+      readonly x: number;
+      /** Baseline, mm from the top. */ readonly y: number;
+      readonly text: string;
+      readonly face: Face;
+      readonly pt: number;
+      readonly ink: Ink;
+      readonly anchor: "start" | "end";
+    }
+  | {
+      readonly kind: "rule";
+      readonly x1: number;
+      readonly x2: number;
+      readonly y: number;
+      readonly width: number;
+      readonly ink: Ink;
+    };
 
 export interface LabelLayout {
   readonly widthMm: number;
@@ -67,11 +83,116 @@ function blocksOf(l: Label): Block[] {
   return [
     { name: "contents", words: `${l.contents}. ${l.volume}.`, face: "plain", scale: 1, drop: 1, most: 3 },
     { name: "made", words: `Made ${l.made}, strained ${l.strained}.`, face: "plain", scale: 1, drop: 3 },
-    { name: "best by", words: `Best by ${l.bestBy}${l.ownDate ? " (the maker’s own date)" : ""}`, face: "bold", scale: 1.25, drop: 0 },
+    {
+      name: "best by",
+      words: `Best by ${l.bestBy}${l.ownDate ? " (the maker’s own date)" : ""}`,
+      face: "bold",
+      scale: 1.25,
+      drop: 0,
+    },
     { name: "keep", words: `${l.keep} ${l.opened}`, face: "bold", scale: 1, drop: 0 },
-    ...(l.taken ? [{ name: "how it is taken", words: l.taken, face: "plain" as const, scale: 1, drop: 4, most: 2 }] : []),
-    ...l.cautions.map((c, i): Block => ({ name: `caution: ${c}`, words: c, face: "plain", scale: 1, drop: i === 0 ? 0 : 2, rule: i === 0 })),
+    ...(l.taken
+      ? [{ name: "how it is taken", words: l.taken, face: "plain" as const, scale: 1, drop: 4, most: 2 }]
+      : []),
+    ...l.cautions.map((c, i): Block => ({
+      name: `caution: ${c}`,
+      words: c,
+      face: "plain",
+      scale: 1,
+      drop: i === 0 ? 0 : 2,
+      rule: i === 0,
+    })),
   ];
+}
+
+interface Space {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly measure: Measure;
+}
+interface SetLabel {
+  readonly items: Item[];
+  readonly fits: boolean;
+  /** Names of the blocks that lost lines. */
+  readonly cut: string[];
+}
+const padOf = (widthMm: number): number => Math.min(3, widthMm * 0.045);
+
+/** The name on up to two lines with the code beside it. @returns the height it ends at */
+function setTitle(l: Label, pt: number, { widthMm, measure }: Space, items: Item[]): number {
+  const pad = padOf(widthMm);
+  const width = widthMm - 2 * pad;
+  const titlePt = Math.max(LEAST_PT, pt * 1.5);
+  const codePt = Math.max(LEAST_PT, pt * 1.3);
+  const codeW = measure(l.code, "stencil", codePt);
+  let y = pad;
+  const title = wrap(l.name, width - codeW - 2, "bold", titlePt, measure);
+  title.slice(0, 2).forEach((t, i) => {
+    y += titlePt * MM_PER_PT * (i === 0 ? 0.95 : 1.1);
+    items.push({
+      kind: "text",
+      x: pad,
+      y,
+      text: i === 1 && title.length > 2 ? `${t} …` : t,
+      face: "bold",
+      pt: titlePt,
+      ink: "iron",
+      anchor: "start",
+    });
+    if (i === 0)
+      items.push({
+        kind: "text",
+        x: widthMm - pad,
+        y,
+        text: l.code,
+        face: "stencil",
+        pt: codePt,
+        ink: "cobalt",
+        anchor: "end",
+      });
+  });
+  return y;
+}
+
+function setAt(l: Label, blocks: readonly Block[], pt: number, space: Space): SetLabel {
+  const { widthMm, heightMm, measure } = space;
+  const pad = padOf(widthMm);
+  const width = widthMm - 2 * pad;
+  const items: Item[] = [];
+  const cut: string[] = [];
+  let y = setTitle(l, pt, space, items);
+  y += pt * MM_PER_PT * 0.45;
+  items.push({ kind: "rule", x1: pad, x2: widthMm - pad, y, width: 0.35, ink: "cobalt" });
+  y += pt * MM_PER_PT * 0.25;
+  for (const b of blocks) {
+    const size = Math.max(LEAST_PT, pt * b.scale);
+    const step = size * MM_PER_PT * 1.2;
+    if (b.rule) {
+      y += pt * MM_PER_PT * 0.35;
+      items.push({ kind: "rule", x1: pad, x2: widthMm - pad, y, width: 0.2, ink: "iron" });
+      y += pt * MM_PER_PT * 0.15;
+    }
+    const lines = wrap(b.words, width, b.face, size, measure);
+    const kept =
+      b.most && lines.length > b.most
+        ? [...lines.slice(0, b.most - 1), `${lines[b.most - 1]!.replace(/[,. ]*$/, "")} …`]
+        : lines;
+    if (kept.length < lines.length) cut.push(b.name);
+    for (const text of kept) {
+      y += step;
+      items.push({
+        kind: "text",
+        x: pad,
+        y: y - size * MM_PER_PT * 0.25,
+        text,
+        face: b.face,
+        pt: size,
+        ink: "iron",
+        anchor: "start",
+      });
+    }
+  }
+  return { items, fits: y <= heightMm - pad * 0.7, cut };
 }
 
 /**
@@ -79,54 +200,27 @@ function blocksOf(l: Label): Block[] {
  * never the date, the place or the first caution. Lengths in mm from the top left.
  */
 export function layOut(l: Label, widthMm: number, heightMm: number, measure: Measure): LabelLayout {
-  const pad = Math.min(3, widthMm * 0.045);
-  const width = widthMm - 2 * pad;
-  const set = (pt: number, blocks: readonly Block[]): { items: Item[]; fits: boolean; cut: string[] } => {
-    const items: Item[] = [];
-    const cut: string[] = [];
-    const titlePt = Math.max(LEAST_PT, pt * 1.5);
-    const codePt = Math.max(LEAST_PT, pt * 1.3);
-    const codeW = measure(l.code, "stencil", codePt);
-    let y = pad;
-    const title = wrap(l.name, width - codeW - 2, "bold", titlePt, measure);
-    title.slice(0, 2).forEach((t, i) => {
-      y += titlePt * MM_PER_PT * (i === 0 ? 0.95 : 1.1);
-      items.push({ kind: "text", x: pad, y, text: i === 1 && title.length > 2 ? `${t} …` : t, face: "bold", pt: titlePt, ink: "iron", anchor: "start" });
-      if (i === 0) items.push({ kind: "text", x: widthMm - pad, y, text: l.code, face: "stencil", pt: codePt, ink: "cobalt", anchor: "end" });
-    });
-    y += pt * MM_PER_PT * 0.45;
-    items.push({ kind: "rule", x1: pad, x2: widthMm - pad, y, width: 0.35, ink: "cobalt" });
-    y += pt * MM_PER_PT * 0.25;
-    for (const b of blocks) {
-      const size = Math.max(LEAST_PT, pt * b.scale);
-      const step = size * MM_PER_PT * 1.2;
-      if (b.rule) {
-        y += pt * MM_PER_PT * 0.35;
-        items.push({ kind: "rule", x1: pad, x2: widthMm - pad, y, width: 0.2, ink: "iron" });
-        y += pt * MM_PER_PT * 0.15;
-      }
-      const lines = wrap(b.words, width, b.face, size, measure);
-      const kept = b.most && lines.length > b.most ? [...lines.slice(0, b.most - 1), `${lines[b.most - 1]!.replace(/[,. ]*$/, "")} …`] : lines;
-      if (kept.length < lines.length) cut.push(b.name);
-      for (const text of kept) {
-        y += step;
-        items.push({ kind: "text", x: pad, y: y - size * MM_PER_PT * 0.25, text, face: b.face, pt: size, ink: "iron", anchor: "start" });
-      }
-    }
-    return { items, fits: y <= heightMm - pad * 0.7, cut };
-  };
+  const set = (pt: number, blocks: readonly Block[]): SetLabel =>
+    setAt(l, blocks, pt, { widthMm, heightMm, measure });
   let blocks = blocksOf(l);
   const dropped: string[] = [];
   for (;;) {
     for (let pt = MOST_PT; pt >= LEAST_PT - 1e-9; pt -= 0.25) {
       const tried = set(pt, blocks);
-      if (tried.fits) return { widthMm, heightMm, items: tried.items, pt, leftOut: [...dropped, ...tried.cut] };
+      if (tried.fits)
+        return { widthMm, heightMm, items: tried.items, pt, leftOut: [...dropped, ...tried.cut] };
     }
     const worst = blocks.reduce((a, b) => (b.drop >= a.drop ? b : a));
     if (worst.drop === 0) {
       // Too small even for what must stand on it: it is set at the least size and runs over, and the maker is told.
       const tried = set(LEAST_PT, blocks);
-      return { widthMm, heightMm, items: tried.items, pt: LEAST_PT, leftOut: [...dropped, "it is too small for what must stand on it"] };
+      return {
+        widthMm,
+        heightMm,
+        items: tried.items,
+        pt: LEAST_PT,
+        leftOut: [...dropped, "it is too small for what must stand on it"],
+      };
     }
     dropped.push(worst.name);
     blocks = blocks.filter((b) => b !== worst);
@@ -140,7 +234,10 @@ export interface Sheet {
   readonly gapMm: number;
 }
 
-export const PAGES = { a4: { pageWmm: 210, pageHmm: 297, marginMm: 8, gapMm: 2 }, letter: { pageWmm: 215.9, pageHmm: 279.4, marginMm: 8, gapMm: 2 } } as const satisfies Record<string, Sheet>;
+export const PAGES = {
+  a4: { pageWmm: 210, pageHmm: 297, marginMm: 8, gapMm: 2 },
+  letter: { pageWmm: 215.9, pageHmm: 279.4, marginMm: 8, gapMm: 2 },
+} as const satisfies Record<string, Sheet>;
 
 export interface Cell {
   readonly page: number;
@@ -152,18 +249,29 @@ export interface Cell {
  * Places of labels on a plain millimetre grid, from any start cell (0 is the first): left to right, top to bottom, page after page.
  * @returns no cells where not even one fits the page.
  */
-export function gridCells(count: number, widthMm: number, heightMm: number, sheet: Sheet, start = 0): { readonly cells: readonly Cell[]; readonly across: number; readonly down: number } {
+export function gridCells(
+  count: number,
+  widthMm: number,
+  heightMm: number,
+  sheet: Sheet,
+  start = 0,
+): { readonly cells: readonly Cell[]; readonly across: number; readonly down: number } {
   const across = Math.floor((sheet.pageWmm - 2 * sheet.marginMm + sheet.gapMm) / (widthMm + sheet.gapMm));
   const down = Math.floor((sheet.pageHmm - 2 * sheet.marginMm + sheet.gapMm) / (heightMm + sheet.gapMm));
   const each = across * down;
   if (each < 1) return { cells: [], across: 0, down: 0 };
   const from = Math.max(0, Math.floor(start)) % each;
   return {
-    across, down,
+    across,
+    down,
     cells: Array.from({ length: count }, (_, i) => {
       const n = from + i;
       const on = n % each;
-      return { page: Math.floor(n / each), x: sheet.marginMm + (on % across) * (widthMm + sheet.gapMm), y: sheet.marginMm + Math.floor(on / across) * (heightMm + sheet.gapMm) };
+      return {
+        page: Math.floor(n / each),
+        x: sheet.marginMm + (on % across) * (widthMm + sheet.gapMm),
+        y: sheet.marginMm + Math.floor(on / across) * (heightMm + sheet.gapMm),
+      };
     }),
   };
 }

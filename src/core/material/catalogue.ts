@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { distance } from "../quantity/near";
 import { PLANT_CLASSES, type PlantClass } from "./classes";
-import { type Material, PlantRow, StuffRow } from "./material";
+import { type Material } from "./material";
+import { PlantRow, StuffRow } from "./rows";
 import bark from "./data/bark.json";
 import berry from "./data/berry.json";
 import bulb from "./data/bulb.json";
@@ -17,7 +18,21 @@ import root from "./data/root.json";
 import seed from "./data/seed.json";
 import vegetable from "./data/vegetable.json";
 
-const FILES: Readonly<Record<PlantClass, unknown>> = { leaf, flower, root, bark, berry, fruit, peel, bulb, pepper, seed, mushroom, resin, vegetable };
+const FILES: Readonly<Record<PlantClass, unknown>> = {
+  leaf,
+  flower,
+  root,
+  bark,
+  berry,
+  fruit,
+  peel,
+  bulb,
+  pepper,
+  seed,
+  mushroom,
+  resin,
+  vegetable,
+};
 
 export type Catalogue = ReadonlyMap<string, Material>;
 
@@ -27,7 +42,9 @@ function load(): Map<string, Material> {
     if (all.has(id)) throw new Error(`material ${id} stands twice in the data files`);
     all.set(id, m);
   };
-  for (const cls of PLANT_CLASSES) for (const row of z.array(PlantRow).parse(FILES[cls])) put(row.id, { kind: "plant", row: { ...row, class: cls } });
+  for (const cls of PLANT_CLASSES)
+    for (const row of z.array(PlantRow).parse(FILES[cls]))
+      put(row.id, { kind: "plant", row: { ...row, class: cls } });
   for (const row of z.array(StuffRow).parse(liquid)) put(row.id, { kind: "stuff", row });
   return all;
 }
@@ -45,7 +62,11 @@ export function named(name: string, among: Catalogue = MATERIALS): Material | un
   if (!index) {
     index = new Map();
     // Where two materials share an alias, the one whose first name it is comes first.
-    for (const rank of [0, 1]) for (const m of among.values()) m.row.names.forEach((n, i) => (i === 0) === (rank === 0) && !index!.has(plain(n)) && index!.set(plain(n), m));
+    for (const rank of [0, 1])
+      for (const m of among.values())
+        m.row.names.forEach(
+          (n, i) => (i === 0) === (rank === 0) && !index!.has(plain(n)) && index!.set(plain(n), m),
+        );
     indexes.set(among, index);
   }
   return index.get(plain(name));
@@ -57,22 +78,40 @@ export interface Found {
   readonly score: number;
 }
 
-const plain = (s: string): string => s.toLowerCase().normalize("NFD").replace(/[\u0300-\u036f’']/g, "").trim();
+const plain = (s: string): string =>
+  s
+    .toLowerCase()
+    .normalize("NFD")
+    .replace(/[\u0300-\u036f’']/g, "")
+    .trim();
+
+/** How far a name is from what was typed: exact, beginning, a word of it beginning, containing, a slip of the pen; Infinity past that. */
+function scoreOf(name: string, q: string, nth: number): number {
+  if (name === q || name === `${q}s`) return nth * 0.1;
+  if (name.startsWith(q)) return 1 + name.length / 100;
+  if (name.split(" ").some((w) => w.startsWith(q))) return 2 + name.length / 100;
+  if (name.includes(q)) return 3;
+  if (q.length < 4) return Infinity;
+  const reach = Math.max(1, Math.floor(q.length / 3));
+  const d = distance(name, q, reach);
+  return d <= reach ? 3 + 2 * d : Infinity;
+}
 
 /** Materials by name or alias, best first: exact, then beginning, then containing, then a slip of the pen. */
 export function search(query: string, among: Catalogue = MATERIALS, most = 8): Found[] {
-  const q = plain(query).replace(/(?:ies)$/, "y").replace(/([^s])s$/, "$1");
+  const q = plain(query)
+    .replace(/(?:ies)$/, "y")
+    .replace(/([^s])s$/, "$1");
   if (q === "") return [];
   const found: Found[] = [];
   for (const material of among.values()) {
     let score = Infinity;
     for (const [i, name] of [...material.row.names, material.row.id.replace(/-/g, " ")].entries()) {
-      const n = plain(name);
-      const s = n === q || n === `${q}s` ? i * 0.1 : n.startsWith(q) ? 1 + n.length / 100 : n.split(" ").some((w) => w.startsWith(q)) ? 2 + n.length / 100 : n.includes(q) ? 3 : q.length >= 4 ? 3 + 2 * distance(n, q, Math.max(1, Math.floor(q.length / 3))) : Infinity;
-      const reach = q.length >= 4 ? 3 + 2 * Math.max(1, Math.floor(q.length / 3)) : 3;
-      if (s <= reach && s < score) score = s;
+      score = Math.min(score, scoreOf(plain(name), q, i));
     }
     if (score < Infinity) found.push({ material, score });
   }
-  return found.sort((a, b) => a.score - b.score || (a.material.row.id < b.material.row.id ? -1 : 1)).slice(0, most);
+  return found
+    .sort((a, b) => a.score - b.score || (a.material.row.id < b.material.row.id ? -1 : 1))
+    .slice(0, most);
 }

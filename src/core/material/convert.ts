@@ -14,7 +14,11 @@ export interface Conversion {
  * How much of a plant in one form stands for as much of it in another: by dry matter, shown by weight and by the loose heap.
  * No fixed "double it": fresh nettle and fresh thyme hold very different water. Faults: `NoSuchForm`.
  */
-export function convert(material: Material, from: { form: Form; cut?: Cut }, to: { form: Form; cut?: Cut }): Result<Conversion> {
+export function convert(
+  material: Material,
+  from: { form: Form; cut?: Cut },
+  to: { form: Form; cut?: Cut },
+): Result<Conversion> {
   const a = stuffOf(material, from);
   if (!a.ok) return a;
   const b = stuffOf(material, to);

@@ -2,7 +2,8 @@ import { describe, expect, test } from "@jest/globals";
 import { INSOLUBLE, MASSES, WATER } from "../mixture/components";
 import { MATERIALS, named, search } from "./catalogue";
 import { CUTS } from "./classes";
-import { SOURCES, formsOf, stuffOf, type Asked } from "./material";
+import { formsOf, stuffOf, type Asked } from "./material";
+import { SOURCES } from "./rows";
 
 const stuff = (id: string, asked: Asked = {}) => {
   const s = stuffOf(MATERIALS.get(id)!, asked);
@@ -39,21 +40,52 @@ describe("the materials", () => {
     expect(dry / fresh).toBeCloseTo(0.91 / 0.22, 2);
   });
   test("the most dangerous mix-ups carry their Latin names", () => {
-    for (const id of ["wild-ginger", "elderberry", "poke-root", "hemlock", "comfrey-leaf", "foxglove", "star-anise", "wild-garlic"]) expect(MATERIALS.get(id)).toMatchObject({ row: { latin: expect.stringMatching(/\w+ \w+/) } });
+    for (const id of [
+      "wild-ginger",
+      "elderberry",
+      "poke-root",
+      "hemlock",
+      "comfrey-leaf",
+      "foxglove",
+      "star-anise",
+      "wild-garlic",
+    ])
+      expect(MATERIALS.get(id)).toMatchObject({ row: { latin: expect.stringMatching(/\w+ \w+/) } });
   });
-  test("honey weighs what its water says", () => expect(stuff("honey", { water: 18 }).density).toBeCloseTo(1.4457 - 0.00675 * 5, 4));
+  test("honey weighs what its water says", () =>
+    expect(stuff("honey", { water: 18 }).density).toBeCloseTo(1.4457 - 0.00675 * 5, 4));
   test("a vinegar's strength is grams in a hundred millilitres, titratable", () => {
     const v = stuff("white-vinegar", { strength: 7 });
-    expect((v.composition[3]! * v.density) * 100).toBeCloseTo(7, 1);
+    expect(v.composition[3]! * v.density * 100).toBeCloseTo(7, 1);
   });
   test("solids are no part of a spirit", () => expect(stuff("vodka-40").composition[INSOLUBLE]).toBe(0));
   test.each([
-    ["honey", { water: 60 }, "ImpossibleHoney"], ["vodka-40", { strength: 140 }, "ImpossibleStrength"], ["cider-vinegar", { strength: 45 }, "ImpossibleStrength"], ["hyssop", { strength: 5 }, "NoSuchFigure"], ["honey", { form: "dried" as const }, "NoSuchForm"], ["clove", { form: "fresh" as const }, "NoSuchForm"],
-  ])("%s %j is a %s", (id, asked, fault) => expect(stuffOf(MATERIALS.get(id)!, asked)).toMatchObject({ ok: false, faults: [{ name: fault }] }));
+    ["honey", { water: 60 }, "ImpossibleHoney"],
+    ["vodka-40", { strength: 140 }, "ImpossibleStrength"],
+    ["cider-vinegar", { strength: 45 }, "ImpossibleStrength"],
+    ["hyssop", { strength: 5 }, "NoSuchFigure"],
+    ["honey", { form: "dried" as const }, "NoSuchForm"],
+    ["clove", { form: "fresh" as const }, "NoSuchForm"],
+  ])("%s %j is a %s", (id, asked, fault) =>
+    expect(stuffOf(MATERIALS.get(id)!, asked)).toMatchObject({ ok: false, faults: [{ name: fault }] }),
+  );
 });
 
 describe("finding a material", () => {
-  test.each([["ACV", "cider-vinegar"], ["root ginger", "ginger"], ["linden", "lime-blossom"], ["licorice", "liquorice"], ["Jalapeno", "jalapeno"]])("%s by its other name", (typed, id) => expect(named(typed)!.row.id).toBe(id));
-  test.each([["hysop", "hyssop"], ["meadowsweat", "meadowsweet"], ["horsradish", "horseradish"], ["blackberries", "blackberry"], ["lemons", "lemon"], ["damsons", "damson"]])("%s past a slip of the pen", (typed, id) => expect(search(typed)[0]!.material.row.id).toBe(id));
+  test.each([
+    ["ACV", "cider-vinegar"],
+    ["root ginger", "ginger"],
+    ["linden", "lime-blossom"],
+    ["licorice", "liquorice"],
+    ["Jalapeno", "jalapeno"],
+  ])("%s by its other name", (typed, id) => expect(named(typed)!.row.id).toBe(id));
+  test.each([
+    ["hysop", "hyssop"],
+    ["meadowsweat", "meadowsweet"],
+    ["horsradish", "horseradish"],
+    ["blackberries", "blackberry"],
+    ["lemons", "lemon"],
+    ["damsons", "damson"],
+  ])("%s past a slip of the pen", (typed, id) => expect(search(typed)[0]!.material.row.id).toBe(id));
   test("nonsense finds nothing", () => expect(search("qqqqqqqqqq")).toEqual([]));
 });

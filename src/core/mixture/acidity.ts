@@ -14,7 +14,13 @@ const K_GLUCONIC = 10 ** -3.86;
 
 /** mol of titratable acid left in a mixture after its bases are served; may be negative. */
 export function titratableMol(m: Mixture): number {
-  return m[ACETIC]! / M_ACETIC + (3 * m[CITRIC]!) / M_CITRIC + (2 * m[MALIC]!) / M_MALIC + m[GLUCONIC]! / M_GLUCONIC - m[ALKALINITY]! / 1000;
+  return (
+    m[ACETIC]! / M_ACETIC +
+    (3 * m[CITRIC]!) / M_CITRIC +
+    (2 * m[MALIC]!) / M_MALIC +
+    m[GLUCONIC]! / M_GLUCONIC -
+    m[ALKALINITY]! / 1000
+  );
 }
 
 /** Acids and bases of a mixture, mol/L. */
@@ -46,6 +52,9 @@ function excess(ph: number): number {
   );
 }
 
+/** How far a moved mixture’s pH is looked for from the unmoved one’s. */
+const NEARBY = [0.01, 0.15] as const;
+
 /**
  * pH of a mixture of `ml` by charge balance, bisected to 1e-4: [H⁺] + alkalinity = dissociated acid + [OH⁻].
  * Activity effects are left out; with plants in it the error is about ±0.2, which the caller adds. Range 1.5 to 11.
@@ -62,12 +71,16 @@ export function phOf(m: Mixture, ml: number, near?: number): number {
   let low = 1.5;
   let high = 11;
   if (near !== undefined) {
-    if (excess(near) > 0) {
-      high = near;
-      if (near - 0.15 > low && excess(near - 0.15) < 0) low = near - 0.15;
-    } else {
-      low = near;
-      if (near + 0.15 < high && excess(near + 0.15) > 0) high = near + 0.15;
+    // The root is looked for close by first, then a little farther, then everywhere.
+    const lower = excess(near) > 0;
+    if (lower) high = near;
+    else low = near;
+    for (const width of NEARBY) {
+      const edge = lower ? near - width : near + width;
+      if (edge <= 1.5 || edge >= 11 || excess(edge) > 0 === lower) continue;
+      if (lower) low = edge;
+      else high = edge;
+      break;
     }
   }
   while (high - low > 1e-4) {

@@ -2,7 +2,10 @@
  * Ethanol and water at 20 °C. Source: OIML R 22 (International alcoholometric tables), general formula at 20 °C;
  * density in g/mL, p is the mass share of ethanol in ethanol + water.
  */
-const A = [998.20123, -192.9769495, 389.1238958, -1668.103923, 13522.15441, -88292.78388, 306287.4042, -613838.1234, 747017.2998, -547846.1354, 223446.0334, -39032.85426] as const;
+const A = [
+  998.20123, -192.9769495, 389.1238958, -1668.103923, 13522.15441, -88292.78388, 306287.4042, -613838.1234,
+  747017.2998, -547846.1354, 223446.0334, -39032.85426,
+] as const;
 
 /** g/mL at mass share p, 0 to 1. */
 export function ethanolWaterDensity(p: number): number {
@@ -35,21 +38,4 @@ export function massShareOfAbv(abv: number): number {
   const p = (low + high) / 2;
   if (known.size < 4096) known.set(abv, p);
   return p;
-}
-
-export interface Dilution {
-  /** g of water to weigh in. */
-  readonly waterG: number;
-  /** mL the mixture makes. */
-  readonly makesMl: number;
-}
-
-/** Water that takes `ml` of spirit from `from` to `to` (shares by volume), reckoned by mass because the volumes shrink. `undefined` if `to` is not below `from`. */
-export function dilute(ml: number, from: number, to: number): Dilution | undefined {
-  if (!(to > 0 && to <= from)) return undefined;
-  const p0 = massShareOfAbv(from);
-  const p1 = massShareOfAbv(to);
-  const g = ml * ethanolWaterDensity(p0);
-  const total = (g * p0) / p1;
-  return { waterG: total - g, makesMl: total / ethanolWaterDensity(p1) };
 }

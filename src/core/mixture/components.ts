@@ -35,5 +35,18 @@ export function addTo(m: Mixture, composition: Mixture, grams: number): void {
   for (let i = 0; i < COLUMNS; i++) m[i] = m[i]! + composition[i]! * grams;
 }
 
-export const COMPONENT_NAMES = ["water", "mono", "di", "acetic", "citric", "malic", "gluconic", "ethanol", "glycerol", "salt", "soluble", "insoluble"] as const;
+export const COMPONENT_NAMES = [
+  "water",
+  "mono",
+  "di",
+  "acetic",
+  "citric",
+  "malic",
+  "gluconic",
+  "ethanol",
+  "glycerol",
+  "salt",
+  "soluble",
+  "insoluble",
+] as const;
 export type ComponentName = (typeof COMPONENT_NAMES)[number];

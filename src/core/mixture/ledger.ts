@@ -1,7 +1,15 @@
-import { M_ACETIC, phOf, titratableMol, undissociatedShare } from "./acidity";
-import { activityOf } from "./activity";
-import { ETHANOL_DENSITY } from "./alcohol";
-import { ACETIC, ALKALINITY, COLUMNS, DI, ETHANOL, GLYCEROL, INSOLUBLE, MASSES, MONO, SALT, WATER, type Mixture, massOf } from "./components";
+import {
+  ACETIC,
+  ALKALINITY,
+  COLUMNS,
+  ETHANOL,
+  INSOLUBLE,
+  MASSES,
+  type Mixture,
+  WATER,
+  massOf,
+  nothing,
+} from "./components";
 import { volumeOf } from "./volume";
 
 /**
@@ -36,23 +44,131 @@ export interface Account {
   readonly liquid: Mixture;
   /** Plant matter standing in it, after what it gave up. */
   readonly plants: Mixture;
-  /** Plant matter not yet soaked. */
-  readonly dryEntries: number[];
-  /** mL the standing plants would keep back. */
-  kept: { drained: number; wrung: number; pressed: number };
   readonly marc: Mixture;
+  /** Entries of plant matter not yet soaked. */
+  readonly dry: number[];
+  /** mL the standing plants would keep back. */
+  readonly kept: { drained: number; wrung: number; pressed: number };
   steamG: number;
   inG: number;
 }
 
-/** What the uncertainty pass moves: one entry's mass or water, or one law of the kitchen. */
-export type Moved = { readonly entry: number; readonly mass?: number; readonly water?: number } | { readonly law: "retention" | "extraction" | "alkalinity" | "boiling" | "measured"; readonly by: number };
+/** What the uncertainty pass moves: one entry's mass, water or form, or one law of the kitchen. */
+export type Moved =
+  | { readonly entry: number; readonly mass?: number; readonly water?: number; readonly as?: Entry }
+  | { readonly law: "retention" | "extraction" | "alkalinity" | "boiling" | "measured"; readonly by: number };
 
-const zero = (m: Mixture): void => void m.fill(0);
+export interface Run {
+  /** Liquid before the first straining, with the plants in it. */
+  readonly jar: Mixture;
+  /** Liquid as it left the cloth the last time; equals the finished where nothing is strained. */
+  readonly strained: Mixture;
+  readonly account: Account;
+  /** Whether plant matter still stands in it at the end. */
+  readonly solidsLeft: boolean;
+  /** The strained liquid has the jar's composition, and the finished one the strained's: only the amount differs. */
+  readonly strainedAsJar: boolean;
+  readonly finishedAsStrained: boolean;
+}
 
-const account: Account = { liquid: new Float64Array(COLUMNS), plants: new Float64Array(COLUMNS), dryEntries: [], kept: { drained: 0, wrung: 0, pressed: 0 }, marc: new Float64Array(COLUMNS), steamG: 0, inG: 0 };
-const jar: Mixture = new Float64Array(COLUMNS);
-const strained: Mixture = new Float64Array(COLUMNS);
+/** The state of a run: everything the operations change, scratch between runs. */
+interface State {
+  readonly a: Account;
+  readonly jar: Mixture;
+  readonly strained: Mixture;
+  sawJar: boolean;
+  hasStrained: boolean;
+  /** Whether anything but straining happened since the jar, and since the last straining. */
+  sinceJar: boolean;
+  sinceStrain: boolean;
+  strainedAsJar: boolean;
+}
+export const blank = (): State => ({
+  a: {
+    liquid: nothing(),
+    plants: nothing(),
+    marc: nothing(),
+    dry: [],
+    kept: { drained: 0, wrung: 0, pressed: 0 },
+    steamG: 0,
+    inG: 0,
+  },
+  jar: nothing(),
+  strained: nothing(),
+  sawJar: false,
+  hasStrained: false,
+  sinceJar: false,
+  sinceStrain: false,
+  strainedAsJar: false,
+});
+export const scratch = blank();
+
+export function copy(from: State, to: State): void {
+  to.a.liquid.set(from.a.liquid);
+  to.a.plants.set(from.a.plants);
+  to.a.marc.set(from.a.marc);
+  to.a.dry.length = 0;
+  for (const i of from.a.dry) to.a.dry.push(i);
+  to.a.kept.drained = from.a.kept.drained;
+  to.a.kept.wrung = from.a.kept.wrung;
+  to.a.kept.pressed = from.a.kept.pressed;
+  to.a.steamG = from.a.steamG;
+  to.a.inG = from.a.inG;
+  to.jar.set(from.jar);
+  to.strained.set(from.strained);
+  to.sawJar = from.sawJar;
+  to.hasStrained = from.hasStrained;
+  to.sinceJar = from.sinceJar;
+  to.sinceStrain = from.sinceStrain;
+  to.strainedAsJar = from.strainedAsJar;
+}
+
+const EMPTY = blank();
+
+/** The laws as a run follows them, one of them moved perhaps. */
+interface Laws {
+  readonly extraction: number;
+  readonly retention: number;
+  readonly alkalinity: number;
+  readonly boiling: number;
+  readonly measured: number;
+}
+export const AS_IT_IS: Laws = { extraction: 1, retention: 1, alkalinity: 1, boiling: 1, measured: 1 };
+
+const WETTEST = 0.98;
+
+/** Adds `sign` times what an entry brings when poured or soaked: liquid, standing plant, what it would keep back, mass in. */
+export function contribute(
+  a: Account,
+  e: Entry,
+  grams: number,
+  water: number,
+  laws: Laws,
+  sign: 1 | -1,
+): void {
+  const c = e.composition;
+  // However wet a plant may be, moved it keeps some dry matter; unmoved it is what it is.
+  const w = e.plant && water !== 0 ? Math.min(WETTEST, c[WATER]! + water) : c[WATER]! + water;
+  const rest = water === 0 ? 1 : (1 - w) / (1 - c[WATER]!);
+  const g = sign * grams;
+  const out = e.plant ? Math.min(1, e.extraction * laws.extraction) : 1;
+  a.inG += g;
+  a.liquid[WATER] = a.liquid[WATER]! + w * g;
+  for (let k = 1; k < MASSES; k++) {
+    const x = c[k]! * g * rest;
+    const passes = e.plant && k === INSOLUBLE ? 0 : out;
+    a.liquid[k] = a.liquid[k]! + x * passes;
+    a.plants[k] = a.plants[k]! + x * (1 - passes);
+  }
+  // Bases come out with the acids they are bound to.
+  const bases = e.plant ? rest * out * laws.alkalinity : 1;
+  a.liquid[ALKALINITY] = a.liquid[ALKALINITY]! + c[ALKALINITY]! * g * bases;
+  if (!e.plant) return;
+  const dry = g * (1 - w);
+  a.kept.drained += dry * e.retention.drained;
+  a.kept.wrung += dry * e.retention.wrung;
+  a.kept.pressed += dry * e.retention.pressed;
+}
 
 /** Moves grams of water and, in proportion, acetic acid out of a liquid, so that a simmered vinegar is never credited with more strength than it began with. */
 function boilOff(a: Account, grams: number): void {
@@ -72,196 +188,119 @@ function boilOff(a: Account, grams: number): void {
   a.steamG += spirit + Math.max(0, gone);
 }
 
-export interface Run {
-  /** Liquid before the first straining, with the plants in it. */
-  readonly jar: Mixture;
-  readonly jarSolids: Mixture;
-  /** Liquid as it left the cloth the last time; equals `finished` where nothing is strained. */
-  readonly strained: Mixture;
-  readonly strainedMl: number;
-  readonly account: Account;
-  /** Whether plant matter still stands in it at the end. */
-  readonly solidsLeft: boolean;
-  /** The strained liquid has the jar's composition, and the finished one the strained's: only the amount differs. */
-  readonly strainedAsJar: boolean;
-  readonly finishedAsStrained: boolean;
+function reduce(a: Account, o: Extract<Operation, { op: "reduce" }>, laws: Laws): void {
+  const v = volumeOf(a.liquid);
+  const target = o.toMl === undefined ? v * o.toShare! * (2 - laws.boiling) : o.toMl * laws.measured;
+  // Water's own volume is nearly additive; two passes settle the rest.
+  for (let k = 0; k < 3; k++) boilOff(a, Math.max(0, volumeOf(a.liquid) - target) * 0.998);
 }
 
-const jarSolids: Mixture = new Float64Array(COLUMNS);
+function strain(s: State, o: Extract<Operation, { op: "strain" }>, laws: Laws): void {
+  const { a } = s;
+  const v = volumeOf(a.liquid);
+  const kept =
+    o.measuredMl === undefined
+      ? Math.min(0.9 * v, a.kept[o.how] * laws.retention)
+      : Math.max(0, v - o.measuredMl * laws.measured);
+  const share = v > 0 ? kept / v : 0;
+  for (let k = 0; k < COLUMNS; k++) {
+    const x = a.liquid[k]! * share;
+    a.marc[k] = a.marc[k]! + a.plants[k]! + x;
+    a.liquid[k] = a.liquid[k]! - x;
+    a.plants[k] = 0;
+  }
+  a.kept.drained = a.kept.wrung = a.kept.pressed = 0;
+  s.strained.set(a.liquid);
+  s.hasStrained = true;
+  s.strainedAsJar = !s.sinceJar;
+  s.sinceStrain = false;
+}
+
+/** Whatever is poured in before the cloth belongs to the working jar. */
+export function seeJar(s: State): void {
+  if (s.hasStrained) return;
+  s.sawJar = true;
+  s.sinceJar = false;
+  s.jar.set(s.a.liquid);
+}
+
+export type EntryMoved = Extract<Moved, { entry: number }>;
+
+/** One operation upon the state. `mine` tells the entry that is moved in this run. */
+export function operate(
+  s: State,
+  o: Operation,
+  entries: readonly Entry[],
+  laws: Laws,
+  mine: EntryMoved | undefined,
+): void {
+  const { a } = s;
+  if (o.op !== "strain" && (o.op !== "soak" || a.dry.length > 0)) s.sinceJar = s.sinceStrain = true;
+  switch (o.op) {
+    case "add": {
+      const e = entries[o.entry]!;
+      if (e.plant) {
+        a.dry.push(o.entry);
+        break;
+      }
+      const is = mine?.entry === o.entry ? mine : undefined;
+      const of = is?.as ?? e;
+      const grams = e.perMl === undefined ? of.grams : e.perMl * volumeOf(a.liquid);
+      contribute(a, of, grams * (1 + (is?.mass ?? 0)), is?.water ?? 0, laws, 1);
+      break;
+    }
+    case "soak":
+      for (const i of a.dry) {
+        const is = mine?.entry === i ? mine : undefined;
+        const of = is?.as ?? entries[i]!;
+        contribute(a, of, of.grams * (1 + (is?.mass ?? 0)), is?.water ?? 0, laws, 1);
+      }
+      a.dry.length = 0;
+      seeJar(s);
+      break;
+    case "boil-off":
+      boilOff(a, o.grams * laws.boiling);
+      break;
+    case "reduce":
+      reduce(a, o, laws);
+      break;
+    case "strain":
+      strain(s, o, laws);
+      break;
+  }
+}
+
+export function finished(s: State): Run {
+  const { a } = s;
+  if (!s.sawJar) s.jar.set(a.liquid);
+  const solidsLeft = a.dry.length > 0 || massOf(a.plants) > 1e-9;
+  if (!s.hasStrained) {
+    s.strained.set(a.liquid);
+    s.strainedAsJar = !s.sinceJar;
+    s.sinceStrain = false;
+  }
+  // Read before the next run: the mixtures are scratch, these are not.
+  return {
+    jar: s.jar,
+    strained: s.strained,
+    account: a,
+    solidsLeft,
+    strainedAsJar: s.strainedAsJar,
+    finishedAsStrained: !s.sinceStrain,
+  };
+}
+
+export const lawsWith = (moved: Moved | undefined): Laws =>
+  moved && "law" in moved ? { ...AS_IT_IS, [moved.law]: 1 + moved.by } : AS_IT_IS;
 
 /**
- * Runs the operations over the entries, with at most one thing moved. The returned mixtures are scratch: read them before the next run.
+ * Runs the operations over the entries, with at most one thing moved.
+ * The returned mixtures are scratch: read them before the next run.
  */
 export function run(entries: readonly Entry[], operations: readonly Operation[], moved?: Moved): Run {
-  const a = account;
-  zero(a.liquid);
-  zero(a.plants);
-  zero(a.marc);
-  zero(jar);
-  zero(jarSolids);
-  a.dryEntries.length = 0;
-  a.kept.drained = a.kept.wrung = a.kept.pressed = 0;
-  a.steamG = 0;
-  a.inG = 0;
-  let sawJar = false;
-  let strainedMl = -1;
-  // Whether anything but straining happened since the jar, and since the last straining.
-  let sinceJar = false;
-  let sinceStrain = false;
-  let strainedAsJar = false;
-  const entryMoved = moved && "entry" in moved ? moved : undefined;
-  const law = moved && "law" in moved ? moved : undefined;
-  const extract = law?.law === "extraction" ? 1 + law.by : 1;
-  const keepBack = law?.law === "retention" ? 1 + law.by : 1;
-  const bases = law?.law === "alkalinity" ? 1 + law.by : 1;
-  const boiling = law?.law === "boiling" ? 1 + law.by : 1;
-  const cup = law?.law === "measured" ? 1 + law.by : 1;
-
-  for (const o of operations) {
-    if (o.op !== "strain" && (o.op !== "soak" || a.dryEntries.length > 0)) sinceJar = sinceStrain = true;
-    switch (o.op) {
-      case "add": {
-        const e = entries[o.entry]!;
-        const mine = entryMoved?.entry === o.entry ? entryMoved : undefined;
-        const g = (e.perMl === undefined ? e.grams : e.perMl * volumeOf(a.liquid)) * (1 + (mine?.mass ?? 0));
-        a.inG += g;
-        if (e.plant) {
-          a.dryEntries.push(o.entry);
-        } else {
-          const dw = mine?.water ?? 0;
-          const c = e.composition;
-          const rest = dw === 0 ? 1 : (1 - c[WATER]! - dw) / (1 - c[WATER]!);
-          for (let i = 1; i < MASSES; i++) a.liquid[i] = a.liquid[i]! + c[i]! * g * rest;
-          a.liquid[WATER] = a.liquid[WATER]! + (c[WATER]! + dw) * g;
-          a.liquid[ALKALINITY] = a.liquid[ALKALINITY]! + c[ALKALINITY]! * g;
-        }
-        break;
-      }
-      case "soak": {
-        for (const i of a.dryEntries) {
-          const e = entries[i]!;
-          const mine = entryMoved?.entry === i ? entryMoved : undefined;
-          const g = e.grams * (1 + (mine?.mass ?? 0));
-          const c = e.composition;
-          const w = Math.min(0.98, c[WATER]! + (mine?.water ?? 0));
-          const rest = (1 - w) / (1 - c[WATER]!);
-          const out = Math.min(1, e.extraction * extract);
-          const dry = g * (1 - w);
-          a.liquid[WATER] = a.liquid[WATER]! + w * g;
-          for (let k = 1; k < INSOLUBLE; k++) {
-            const x = c[k]! * g * rest;
-            a.liquid[k] = a.liquid[k]! + x * out;
-            a.plants[k] = a.plants[k]! + x * (1 - out);
-          }
-          a.plants[INSOLUBLE] = a.plants[INSOLUBLE]! + c[INSOLUBLE]! * g * rest;
-          // Bases come out with the acids they are bound to.
-          a.liquid[ALKALINITY] = a.liquid[ALKALINITY]! + c[ALKALINITY]! * g * rest * out * bases;
-          a.kept.drained += dry * e.retention.drained;
-          a.kept.wrung += dry * e.retention.wrung;
-          a.kept.pressed += dry * e.retention.pressed;
-        }
-        a.dryEntries.length = 0;
-        // Whatever is poured in before the cloth belongs to the working jar.
-        if (strainedMl < 0) {
-          sawJar = true;
-          sinceJar = false;
-          jar.set(a.liquid);
-          jarSolids.set(a.plants);
-        }
-        break;
-      }
-      case "boil-off":
-        boilOff(a, o.grams * boiling);
-        break;
-      case "reduce": {
-        const v = volumeOf(a.liquid);
-        const target = (o.toMl ?? v * o.toShare!) * (o.toMl === undefined ? 2 - boiling : cup);
-        // Water's own volume is nearly additive; two passes settle the rest.
-        for (let k = 0; k < 3; k++) boilOff(a, Math.max(0, volumeOf(a.liquid) - target) * 0.998);
-        break;
-      }
-      case "strain": {
-        const v = volumeOf(a.liquid);
-        const kept = o.measuredMl === undefined ? Math.min(0.9 * v, a.kept[o.how] * keepBack) : Math.max(0, v - o.measuredMl * cup);
-        const share = v > 0 ? kept / v : 0;
-        for (let k = 0; k < COLUMNS; k++) {
-          const x = a.liquid[k]! * share;
-          a.marc[k] = a.marc[k]! + a.plants[k]! + x;
-          a.liquid[k] = a.liquid[k]! - x;
-          a.plants[k] = 0;
-        }
-        a.kept.drained = a.kept.wrung = a.kept.pressed = 0;
-        strained.set(a.liquid);
-        strainedMl = volumeOf(strained);
-        strainedAsJar = !sinceJar;
-        sinceStrain = false;
-        break;
-      }
-    }
-  }
-  if (!sawJar) jar.set(a.liquid);
-  const solidsLeft = a.dryEntries.length > 0 || massOf(a.plants) > 1e-9;
-  if (strainedMl < 0) {
-    strained.set(a.liquid);
-    strainedMl = volumeOf(a.liquid);
-    strainedAsJar = !sinceJar;
-    sinceStrain = false;
-  }
-  return { jar, jarSolids, strained, strainedMl, account: a, solidsLeft, strainedAsJar, finishedAsStrained: !sinceStrain };
-}
-
-/** Figures of a liquid, in the order of `FIGURES`. */
-export const FIGURES = ["ml", "g", "brix", "mono", "di", "acetic", "acid", "ph", "index", "aw", "abv", "delle", "water", "glycerol", "sugar100", "ethanolG"] as const;
-export type FigureName = (typeof FIGURES)[number];
-export const FIGURE_UNITS: Readonly<Record<FigureName, string>> = {
-  ml: "mL", g: "g", brix: "°Bx", mono: "% w/w", di: "% w/w", acetic: "% w/v, titratable, acetic acid alone", acid: "% w/v, titratable, as acetic", ph: "pH", index: "acid–sugar index", aw: "water activity", abv: "% vol", delle: "Delle number", water: "% w/w", glycerol: "% w/w", sugar100: "g/100 mL", ethanolG: "g",
-};
-
-/** Writes the figures of a liquid that has another's composition: those of amount from it, the rest from the other's, written at `like`. */
-export function sameFiguresInto(m: Mixture, into: Float64Array, at: number, like: number): void {
-  into.copyWithin(at, like, like + FIGURES.length);
-  into[at + 1] = massOf(m);
-  const share = into[like + 1]! > 0 ? into[at + 1]! / into[like + 1]! : 0;
-  into[at] = into[like]! * share;
-  into[at + 15] = into[like + 15]! * share;
-}
-
-/** Writes the figures of a liquid into `into` from `at`. */
-export function figuresInto(m: Mixture, into: Float64Array, at: number, nearPh?: number): void {
-  const g = massOf(m);
-  const ml = volumeOf(m);
-  if (!(g > 1e-9) || !(ml > 1e-9)) {
-    into.fill(0, at, at + FIGURES.length);
-    into[at + 7] = 7;
-    into[at + 9] = 1;
-    return;
-  }
-  const sugars = m[MONO]! + m[DI]!;
-  // °Bx counts the liquid alone; solids left standing in it are no part of it.
-  const liquidG = g - m[INSOLUBLE]!;
-  const freeMol = Math.max(0, titratableMol(m));
-  const acid = (100 * freeMol * M_ACETIC) / ml;
-  // Of the acetic acid, only what every base in the liquid has left over: cautious, since fruit acids serve some of them.
-  const acetic = Math.max(0, Math.min((100 * (m[ACETIC]! - (m[ALKALINITY]! * M_ACETIC) / 1000)) / ml, acid));
-  const ph = phOf(m, ml, nearPh);
-  const monoShare = (100 * m[MONO]!) / g;
-  const diShare = (100 * m[DI]!) / g;
-  const abv = (100 * m[ETHANOL]!) / ETHANOL_DENSITY / ml;
-  const sugar100 = (100 * sugars) / ml;
-  into[at] = ml;
-  into[at + 1] = g;
-  into[at + 2] = (100 * sugars) / liquidG;
-  into[at + 3] = monoShare;
-  into[at + 4] = diShare;
-  into[at + 5] = acetic;
-  into[at + 6] = acid;
-  into[at + 7] = ph;
-  into[at + 8] = 15.75 * ((100 * m[ACETIC]! * undissociatedShare(ph)) / g) + monoShare + 0.5 * diShare + (3.08 * 100 * m[SALT]!) / g;
-  into[at + 9] = activityOf(m);
-  into[at + 10] = abv;
-  into[at + 11] = sugar100 + 4.5 * abv;
-  into[at + 12] = (100 * m[WATER]!) / g;
-  into[at + 13] = (100 * m[GLYCEROL]!) / g;
-  into[at + 14] = sugar100;
-  into[at + 15] = m[ETHANOL]!;
+  copy(EMPTY, scratch);
+  const laws = lawsWith(moved);
+  const mine = moved && "entry" in moved ? moved : undefined;
+  for (const o of operations) operate(scratch, o, entries, laws, mine);
+  return finished(scratch);
 }

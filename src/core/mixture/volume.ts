@@ -1,5 +1,19 @@
 import { ethanolWaterDensity } from "./alcohol";
-import { ACETIC, CITRIC, DI, ETHANOL, GLUCONIC, GLYCEROL, INSOLUBLE, MALIC, type Mixture, MONO, SALT, SOLUBLE, WATER } from "./components";
+import {
+  ACETIC,
+  CITRIC,
+  DI,
+  ETHANOL,
+  GLUCONIC,
+  GLYCEROL,
+  INSOLUBLE,
+  MALIC,
+  type Mixture,
+  MONO,
+  SALT,
+  SOLUBLE,
+  WATER,
+} from "./components";
 
 /**
  * Specific volume of dissolved sugar, mL/g, at sugar mass share w of the solution.
@@ -34,7 +48,14 @@ export function volumeOf(m: Mixture): number {
     const w = sugar / (sugar + ew + others + m[ACETIC]! + m[GLYCEROL]!);
     v += sugar * sugarSpecificVolume(w) + mono * monoExcess(w);
   }
-  return v + m[ACETIC]! * ACETIC_ML + others * OTHER_ML + m[GLYCEROL]! * GLYCEROL_ML + m[SALT]! * SALT_ML + m[INSOLUBLE]! * SOLID_ML;
+  return (
+    v +
+    m[ACETIC]! * ACETIC_ML +
+    others * OTHER_ML +
+    m[GLYCEROL]! * GLYCEROL_ML +
+    m[SALT]! * SALT_ML +
+    m[INSOLUBLE]! * SOLID_ML
+  );
 }
 
 /** g/mL of honey at 20 °C by its water, % w/w. Source: linear form of the honey density table used by the trade, 13–21 % water. */

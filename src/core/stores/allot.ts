@@ -1,7 +1,7 @@
 import { convert } from "../material/convert";
 import { MATERIALS } from "../material/catalogue";
-import { parseStrength } from "../quantity/amount";
-import type { Program, Resolved } from "../remedy/resolve";
+import { readStrength } from "../reading/strength";
+import type { Program, Resolved } from "../reckoning/program";
 import type { LotOnHand } from "./stores";
 
 /** g taken from a lot for a line. */
@@ -17,12 +17,13 @@ export interface Allotment {
   /** g of it that no lot gives. */
   readonly lackG: number;
   /** The same plant in another form, as far as it is there: g of that form, and the g of this one they stand for by dry matter. */
-  readonly instead: { readonly lot: LotOnHand; readonly grams: number; readonly standsFor: number } | undefined;
+  readonly instead:
+    { readonly lot: LotOnHand; readonly grams: number; readonly standsFor: number } | undefined;
 }
 
 const strengthOf = (text: string | undefined): number | undefined => {
   if (!text) return undefined;
-  const s = parseStrength(text);
+  const s = readStrength(text);
   return s.ok ? s.value : undefined;
 };
 
@@ -67,7 +68,9 @@ export function allot(p: Program, lots: readonly LotOnHand[]): Allotment[] {
         const has = left.get(lot.id)!;
         if (lot.material !== stuff.id || has <= 0 || suits(lot, a.line)) continue;
         const material = MATERIALS.get(lot.material);
-        const c = material ? convert(material, { form: stuff.form! }, { form: lot.form ?? "dried" }) : undefined;
+        const c = material
+          ? convert(material, { form: stuff.form! }, { form: lot.form ?? "dried" })
+          : undefined;
         if (!c?.ok) continue;
         const grams = Math.min(has, a.lackG * c.value.byMass);
         instead = { lot, grams, standsFor: grams / c.value.byMass };

@@ -1,7 +1,7 @@
 import { type Estimate, estimate } from "../estimate";
-import type { Reckoning } from "../remedy/reckon";
-import type { Program } from "../remedy/resolve";
-import { SPOON_ML } from "../remedy/spoon";
+import type { Reckoning } from "../reckoning/reckon";
+import type { Program } from "../reckoning/program";
+import { SPOON_ML } from "../reckoning/spoon";
 import { type Allotment, allot, isFree, suits } from "./allot";
 import type { LotOnHand } from "./stores";
 
@@ -15,22 +15,41 @@ export interface Cost {
 }
 
 /** Paid for a gram of a lot, as it was when bought; `undefined` where no price was written down. */
-export const pricePerG = (lot: Pick<LotOnHand, "price" | "grams">): number | undefined => (lot.price === undefined ? undefined : lot.price / lot.grams);
+export const pricePerG = (lot: Pick<LotOnHand, "price" | "grams">): number | undefined =>
+  lot.price === undefined ? undefined : lot.price / lot.grams;
 
 /**
  * What a batch costs from the stores: each gram at its own lot's price, what is lacking at the newest price known for the same stuff.
  * The spread is that of the weighing and, by volume, of the yield. Labour, heat and glass are left out.
  */
-export function costOf(p: Program, r: Reckoning, lots: readonly LotOnHand[], allotted: readonly Allotment[] = allot(p, lots)): Cost {
+export function costOf(
+  p: Program,
+  r: Reckoning,
+  lots: readonly LotOnHand[],
+  allotted: readonly Allotment[] = allot(p, lots),
+): Cost {
   let total = 0;
   let squares = 0;
   const unpriced: string[] = [];
   const lines = allotted.map(({ line, takes, lackG }) => {
     if (isFree(line)) return { name: line.stuff.name, price: 0 };
-    const newest = [...lots].reverse().find((l) => suits(l, line) && l.price !== undefined) ?? [...lots].reverse().find((l) => l.material === line.stuff.id && l.price !== undefined && (!line.stuff.plant || (l.form ?? "dried") === line.stuff.form));
+    const newest =
+      [...lots].reverse().find((l) => suits(l, line) && l.price !== undefined) ??
+      [...lots]
+        .reverse()
+        .find(
+          (l) =>
+            l.material === line.stuff.id &&
+            l.price !== undefined &&
+            (!line.stuff.plant || (l.form ?? "dried") === line.stuff.form),
+        );
     const fallback = newest ? pricePerG(newest) : undefined;
     let price: number | undefined = 0;
-    for (const [grams, per] of [...takes.map((t) => [t.grams, pricePerG(t.lot) ?? fallback] as const), ...(lackG > 0 ? [[lackG, fallback] as const] : [])]) price = price === undefined || per === undefined ? undefined : price + grams * per;
+    for (const [grams, per] of [
+      ...takes.map((t) => [t.grams, pricePerG(t.lot) ?? fallback] as const),
+      ...(lackG > 0 ? [[lackG, fallback] as const] : []),
+    ])
+      price = price === undefined || per === undefined ? undefined : price + grams * per;
     if (price === undefined) unpriced.push(line.stuff.name);
     else {
       total += price;
@@ -38,14 +57,29 @@ export function costOf(p: Program, r: Reckoning, lots: readonly LotOnHand[], all
     }
     return { name: line.stuff.name, price };
   });
-  const because = [unpriced.length > 0 ? `without ${unpriced.join(", ")}, which have no price` : "prices of the lots in the stores"];
+  const because = [
+    unpriced.length > 0
+      ? `without ${unpriced.join(", ")}, which have no price`
+      : "prices of the lots in the stores",
+  ];
   const half = Math.sqrt(squares);
   const by = (ml: number): Estimate => {
     const { value, low, high } = r.finished.ml;
     if (!(value > 0)) return estimate(0, 0, 0, because);
-    return estimate((total / value) * ml, ((total - half) / Math.max(high, 1e-9)) * ml, ((total + half) / Math.max(low, value * 0.1)) * ml, because);
+    return estimate(
+      (total / value) * ml,
+      ((total - half) / Math.max(high, 1e-9)) * ml,
+      ((total + half) / Math.max(low, value * 0.1)) * ml,
+      because,
+    );
   };
-  return { batch: estimate(total, Math.max(0, total - half), total + half, because), per100: by(100), perSpoon: by(SPOON_ML), lines, unpriced };
+  return {
+    batch: estimate(total, Math.max(0, total - half), total + half, because),
+    per100: by(100),
+    perSpoon: by(SPOON_ML),
+    lines,
+    unpriced,
+  };
 }
 
 /** How a home price stands to a shop's, by volume: 0.25 is a quarter of it. Faults are not needed: what is not above nothing gives `undefined`. */
@@ -57,6 +91,7 @@ export function againstShop(cost: Cost, shopPrice: number, shopMl: number): numb
 /** Money as it is said: under one, in the small coin where the household's money has a word for it. */
 export function printMoney(x: number, currency: string): string {
   if (x > 0 && x < 0.995 && currency === "£") return `${Math.max(1, Math.round(100 * x))} p`;
-  if (x > 0 && x < 0.995 && (currency === "$" || currency === "€")) return `${Math.max(1, Math.round(100 * x))} c`;
+  if (x > 0 && x < 0.995 && (currency === "$" || currency === "€"))
+    return `${Math.max(1, Math.round(100 * x))} c`;
   return `${currency}${x.toFixed(2)}`;
 }

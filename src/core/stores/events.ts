@@ -1,24 +1,46 @@
 import { z } from "zod";
-import { type Envelope, bodyReader, inOrder } from "../journal/envelope";
+import { type Correction, type Envelope, asWritten, bodyReader, correctionsOf } from "../envelope";
 import { StoreItem } from "./item";
 
+/** The entry of another stream that something was written because of, so that it can be undone with it. */
+export const Cause = z.strictObject({
+  kind: z.enum(["batch", "bottle"]),
+  stream: z.uuid(),
+  seq: z.number().int().min(1),
+});
+export type Cause = z.infer<typeof Cause>;
+
+const grams = z.number().positive().max(500_000);
+
 /**
- * The journal of one thing in the stores. `kept` states it anew, whole (bought, weighed, renamed, counted); `drawn` takes grams from a lot for a batch;
- * `gone` puts it out of sight. Nothing is overwritten: what it was stays in the journal.
+ * The journal of one thing in the stores. `kept` states it anew, whole (bought, weighed, renamed, counted); `drawn` takes grams from a lot for a
+ * batch and `returned` gives them back; `gone` puts it out of sight. Nothing is overwritten: what it was stays in the journal.
  */
 export const STORE_BODIES = {
   kept: z.strictObject({ item: StoreItem }),
-  drawn: z.strictObject({ grams: z.number().positive().max(500_000), by: z.string().max(20) }),
+  drawn: z.strictObject({ grams, by: z.string().max(20), cause: Cause.optional() }),
+  returned: z.strictObject({ grams, by: z.string().max(20), cause: Cause }),
   gone: z.strictObject({ why: z.string().max(200) }),
+  corrected: z.strictObject({
+    seq: z.number().int().min(1),
+    body: z.unknown(),
+    why: z.string().max(300).optional(),
+  }),
 } as const;
 export type StoreEventType = keyof typeof STORE_BODIES;
 export type StoreBody<T extends StoreEventType> = z.infer<(typeof STORE_BODIES)[T]>;
 export const STORE_EVENT_TYPES = Object.keys(STORE_BODIES) as StoreEventType[];
-export const STORE_VERSIONS: Readonly<Record<StoreEventType, number>> = { kept: 1, drawn: 1, gone: 1 };
+export const STORE_VERSIONS: Readonly<Record<StoreEventType, number>> = {
+  kept: 1,
+  drawn: 2,
+  returned: 1,
+  gone: 1,
+  corrected: 1,
+};
 
 export type StoreEvent = { [T in StoreEventType]: Envelope<T, StoreBody<T>> }[StoreEventType];
 
-/** Parses a stored body of a type and version. Throws `UnreadableEvent`. */
+/** Parses a stored body of a type and version. Throws `UnreadableEvent`. Version 1 of `drawn` had no cause. */
 export const readStoreBody = bodyReader("the stores’ journal", STORE_BODIES, STORE_VERSIONS);
 
 /** A thing in the stores as its journal says it is. */
@@ -31,30 +53,65 @@ export interface Stored {
   readonly seq: number;
 }
 
-/** State = fold(events), by the maker's time and then by sequence. `undefined` for an empty journal. */
+function corrected(e: StoreEvent, c: Correction | undefined): StoreEvent | undefined {
+  if (!c) return e;
+  return c.body === null
+    ? undefined
+    : ({ ...e, body: readStoreBody(e.type, STORE_VERSIONS[e.type], c.body) } as StoreEvent);
+}
+
+/** State = fold(events). What is so goes by order of writing, whatever the clock showed. `undefined` for an empty journal. */
 export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
-  const ordered = inOrder(events);
+  const corrections = correctionsOf(events);
   let item: StoreItem | undefined;
   let leftG = 0;
   let gone = false;
   let seq = 0;
-  for (const e of ordered) {
-    seq = Math.max(seq, e.seq);
-    if (e.type === "kept") {
-      item = e.body.item;
-      leftG = item.what === "lot" ? item.grams : 0;
-      gone = false;
-    } else if (e.type === "drawn") leftG = Math.max(0, leftG - e.body.grams);
-    else gone = true;
+  for (const raw of asWritten(events)) {
+    seq = raw.seq;
+    const e = corrected(raw, corrections.get(raw.seq));
+    switch (e?.type) {
+      case "kept":
+        item = e.body.item;
+        leftG = item.what === "lot" ? item.grams : 0;
+        gone = false;
+        break;
+      case "drawn":
+        leftG = Math.max(0, leftG - e.body.grams);
+        break;
+      case "returned":
+        leftG += e.body.grams;
+        break;
+      case "gone":
+        gone = true;
+        break;
+      case "corrected":
+      case undefined:
+        break;
+    }
   }
-  return item ? { id: ordered[0]!.streamId, item, leftG, gone, seq } : undefined;
+  return item ? { id: events[0]!.streamId, item, leftG, gone, seq } : undefined;
 }
 
 /** Whether an event may follow; the message says what would be right. */
-export function mayFollowStored(stored: Stored | undefined, type: StoreEventType, item?: StoreItem): string | undefined {
+export function mayFollowStored(
+  stored: Stored | undefined,
+  type: StoreEventType,
+  item?: StoreItem,
+): string | undefined {
   if (!stored) return type === "kept" ? undefined : "There is no such thing in the stores.";
-  if (type === "kept" && item && item.what !== stored.item.what) return "A thing stays what it is. Put this away and keep the other as a new one.";
-  if (stored.gone && type !== "kept") return "It is put away already.";
-  if (type === "drawn" && stored.item.what !== "lot") return "Only what is weighed can be drawn from.";
-  return undefined;
+  switch (type) {
+    case "kept":
+      return item && item.what !== stored.item.what
+        ? "A thing stays what it is. Put this away and keep the other as a new one."
+        : undefined;
+    case "corrected":
+    case "returned":
+      return undefined;
+    case "drawn":
+      if (stored.item.what !== "lot") return "Only what is weighed can be drawn from.";
+      return stored.gone ? "It is put away already." : undefined;
+    case "gone":
+      return stored.gone ? "It is put away already." : undefined;
+  }
 }

@@ -26,4 +26,5 @@ export function standing(vessels: readonly VesselOnHand[], busy: readonly Busy[]
 }
 
 /** Those that are free, smallest first. */
-export const free = (all: readonly Standing[]): Standing[] => all.filter((s) => s.holds === undefined).sort((a, b) => a.vessel.fillMl - b.vessel.fillMl);
+export const free = (all: readonly Standing[]): Standing[] =>
+  all.filter((s) => s.holds === undefined).sort((a, b) => a.vessel.fillMl - b.vessel.fillMl);

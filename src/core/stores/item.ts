@@ -1,6 +1,7 @@
 import { z } from "zod";
-import { isDay } from "../care/day";
-import { CUTS, FORMS } from "../material/classes";
+import { isDay } from "../day";
+import { CUTS, FORMS, PLANT_CLASSES } from "../material/classes";
+import { PlantRow } from "../material/rows";
 import { Person } from "../people/person";
 import { LIDS, VesselSpec, WARES } from "../vessel/vessel";
 
@@ -37,12 +38,45 @@ export const OwnVessel = z.strictObject({
 export type OwnVessel = z.infer<typeof OwnVessel>;
 
 /** Empty bottles of one size on hand. */
-export const Empties = z.strictObject({ what: z.literal("empties"), vessel: z.string().min(1).max(60), count: z.number().int().min(0, "A count is nought or more.").max(999, "That is more bottles than a cupboard holds.") });
+export const Empties = z.strictObject({
+  what: z.literal("empties"),
+  vessel: z.string().min(1).max(60),
+  count: z
+    .number()
+    .int()
+    .min(0, "A count is nought or more.")
+    .max(999, "That is more bottles than a cupboard holds."),
+});
 export type Empties = z.infer<typeof Empties>;
 
 export const Member = Person.extend({ what: z.literal("person") });
 export type Member = z.infer<typeof Member>;
 
-export const StoreItem = z.discriminatedUnion("what", [Lot, OwnVessel, Empties, Member]);
+/** A plant the catalogue does not have, as the household wrote it down. */
+export const OwnMaterial = z.strictObject({
+  what: z.literal("material"),
+  row: PlantRow.extend({ class: z.enum(PLANT_CLASSES) }),
+});
+export type OwnMaterial = z.infer<typeof OwnMaterial>;
+
+/** The household's own cup of something, weighed: it replaces the typical figure. `heap` is g/mL. */
+export const Calibration = z.strictObject({
+  what: z.literal("weighed"),
+  material: z.string().min(1).max(60),
+  form: z.enum(FORMS).optional(),
+  cut: z.enum(CUTS).optional(),
+  amount: text(60).min(1),
+  grams: z.number().positive().max(100_000),
+  heap: z.number().positive().max(3),
+});
+export type Calibration = z.infer<typeof Calibration>;
+
+export const StoreItem = z.discriminatedUnion("what", [
+  Lot,
+  OwnVessel,
+  Empties,
+  Member,
+  OwnMaterial,
+  Calibration,
+]);
 export type StoreItem = z.infer<typeof StoreItem>;
-export const SORTS = ["lot", "vessel", "empties", "person"] as const;

@@ -1,7 +1,8 @@
-import { isHot } from "../cautions/caution";
-import type { Reckoning } from "../remedy/reckon";
-import type { Program } from "../remedy/resolve";
-import { printDays } from "../remedy/duration";
+import { isLiquid } from "../material/material";
+import { HEATS } from "../reckoning/facts";
+import type { Reckoning } from "../reckoning/reckon";
+import type { Program } from "../reckoning/program";
+import { printDays } from "../reading/durations";
 import { type Allotment, allot } from "./allot";
 import { bottlesFor, fillPlan } from "../cellar/fill";
 import { type Vessel, vesselWords } from "../vessel/vessel";
@@ -37,9 +38,16 @@ function wantOf(a: Allotment): Want {
   const { stuff, grams } = a.line;
   const have = grams - a.lackG;
   return {
-    name: stuff.name, form: [stuff.form, stuff.cut].filter((x) => x !== undefined && x !== "whole").join(", "), wantG: grams, haveG: have, lackG: a.lackG,
-    lackMl: a.lackG / stuff.bulkLoose, liquid: !stuff.plant && stuff.bulkLoose === stuff.density,
-    instead: a.instead ? `${Math.round(a.instead.grams)} g ${a.instead.lot.form ?? "dried"} on hand would stand for ${a.instead.standsFor >= a.lackG - 0.5 ? "all of it" : `${Math.round(a.instead.standsFor)} g of it`}` : undefined,
+    name: stuff.name,
+    form: [stuff.form, stuff.cut].filter((x) => x !== undefined && x !== "whole").join(", "),
+    wantG: grams,
+    haveG: have,
+    lackG: a.lackG,
+    lackMl: a.lackG / stuff.bulkLoose,
+    liquid: isLiquid(stuff),
+    instead: a.instead
+      ? `${Math.round(a.instead.grams)} g ${a.instead.lot.form ?? "dried"} on hand would stand for ${a.instead.standsFor >= a.lackG - 0.5 ? "all of it" : `${Math.round(a.instead.standsFor)} g of it`}`
+      : undefined,
   };
 }
 
@@ -47,10 +55,14 @@ function wantOf(a: Allotment): Want {
 export function needOf(p: Program, r: Reckoning, stores: Stores): Need {
   const wants = allot(p, stores.lots).map((a) => ({ a, w: wantOf(a) }));
   const lacking = wants.filter(({ w }) => w.lackG > 0);
-  const fresh = (a: Allotment): boolean => a.line.stuff.plant && (a.line.stuff.form === "fresh" || a.line.stuff.form === "wilted");
+  const fresh = (a: Allotment): boolean =>
+    a.line.stuff.plant && (a.line.stuff.form === "fresh" || a.line.stuff.form === "wilted");
   const onHand = bottlesFor(p.plan.kind, stores.empties);
   const [usual] = bottlesFor(p.plan.kind, []).map((b) => b.vessel) as [Vessel];
-  const filled = fillPlan(r.finished.ml.value, onHand.filter((b) => b.count !== undefined));
+  const filled = fillPlan(
+    r.finished.ml.value,
+    onHand.filter((b) => b.count !== undefined),
+  );
   const short = filled.leftMl > 0.1 * usual.fillMl ? Math.ceil(filled.leftMl / usual.fillMl) : 0;
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");
@@ -61,13 +73,30 @@ export function needOf(p: Program, r: Reckoning, stores: Stores): Need {
     have: wants.filter(({ w }) => w.lackG <= 0).map(({ w }) => w),
     bottles: short > 0 ? [{ name: vesselWords(usual), count: short }] : [],
     gear: [
-      ...(p.vessel ? [`${vesselWords(p.vessel)}${sour && (p.vessel.lid === "metal" || p.vessel.lid === "coated-metal") ? ", and paper to lay under its lid" : ""}`] : []),
-      ...(steps.some(isHot) ? ["a stainless or whole enamel pot, a lid, a timer"] : []),
+      ...(p.vessel
+        ? [
+            `${vesselWords(p.vessel)}${sour && (p.vessel.lid === "metal" || p.vessel.lid === "coated-metal") ? ", and paper to lay under its lid" : ""}`,
+          ]
+        : []),
+      ...(steps.some((x) => HEATS.has(x.do)) ? ["a stainless or whole enamel pot, a lid, a timer"] : []),
       ...(steps.some((s) => s.do === "reduce") ? ["a clean stick to mark the depth on"] : []),
       ...(steps.some((s) => s.do === "cool") ? ["a thermometer, and cold water to stand the pot in"] : []),
-      ...(steps.some((s) => s.do === "strain") ? [p.lines.some((l) => l.stuff.tags.includes("hairs")) ? "a sieve, a close cloth, a paper filter, a measuring jug" : "a sieve, a cloth, a measuring jug"] : []),
-      ...(p.lines.some((l) => l.stuff.tags.includes("hot") || l.stuff.tags.includes("pungent") || l.stuff.tags.includes("stains")) ? ["gloves"] : []),
-      ...((r.fit?.floaters.length ?? 0) > 0 && steep && !p.plan.weighted ? ["a weight or a tied bag to keep it under"] : []),
+      ...(steps.some((s) => s.do === "strain")
+        ? [
+            p.lines.some((l) => l.stuff.tags.includes("hairs"))
+              ? "a sieve, a close cloth, a paper filter, a measuring jug"
+              : "a sieve, a cloth, a measuring jug",
+          ]
+        : []),
+      ...(p.lines.some(
+        (l) =>
+          l.stuff.tags.includes("hot") || l.stuff.tags.includes("pungent") || l.stuff.tags.includes("stains"),
+      )
+        ? ["gloves"]
+        : []),
+      ...((r.fit?.floaters.length ?? 0) > 0 && steep && !p.plan.weighted
+        ? ["a weight or a tied bag to keep it under"]
+        : []),
       ...(p.steep ? [`a strip of tape and a pen: the jar stands ${printDays(p.steep.value)}`] : []),
     ],
   };

@@ -1,9 +1,9 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import type { Plan } from "../remedy/plan";
-import { reckonProgram } from "../remedy/reckon";
-import { resolve } from "../remedy/resolve";
-import { line, made } from "../remedy/trial";
+import type { Plan } from "../plan/plan";
+import { reckonProgram } from "../reckoning/reckon";
+import { resolve } from "../reckoning/resolve";
+import { line, made } from "../plan/trial";
 import { allot } from "./allot";
 import { againstShop, costOf, printMoney } from "./cost";
 import { type StoreEvent, foldStored, mayFollowStored, readStoreBody } from "./events";
@@ -17,33 +17,70 @@ const reckoned = (plan: Plan) => {
   if (!p.ok) throw new Error(p.faults[0]!.message);
   return { p: p.value, r: reckonProgram(p.value) };
 };
-const lot = (material: string, grams: number, more: Partial<LotOnHand> = {}): LotOnHand => ({ what: "lot", id: `${material} ${more.got ?? ""} ${more.form ?? ""}`, material, amount: `${grams} g`, grams, leftG: grams, got: "2026-09-01", ...more });
+const lot = (material: string, grams: number, more: Partial<LotOnHand> = {}): LotOnHand => ({
+  what: "lot",
+  id: `${material} ${more.got ?? ""} ${more.form ?? ""}`,
+  material,
+  amount: `${grams} g`,
+  grams,
+  leftG: grams,
+  got: "2026-09-01",
+  ...more,
+});
 const OXYMEL = made("oxymel-even", [line("hyssop", "40 g", { form: "dried" })]);
 
 let n = 0;
-const event = (type: StoreEvent["type"], body: unknown, at = `2026-01-0${++n}T10:00:00Z`): StoreEvent => ({ type, version: 1, streamId: "s", seq: n, key: `k${n}`, at, day: at.slice(0, 10), body: readStoreBody(type, 1, body) }) as StoreEvent;
-const jarOf = (grams: number): StoreItem => ({ what: "lot", material: "hyssop", form: "dried", amount: `${grams} g`, grams, got: "2026-01-01" });
+const event = (type: StoreEvent["type"], body: unknown, when?: string): StoreEvent => {
+  n++;
+  const at = when ?? `2026-01-0${n}T10:00:00Z`;
+  return {
+    type,
+    version: 1,
+    streamId: "s",
+    seq: n,
+    key: `k${n}`,
+    at,
+    day: at.slice(0, 10),
+    body: readStoreBody(type, 1, body),
+  } as StoreEvent;
+};
+const jarOf = (grams: number): StoreItem => ({
+  what: "lot",
+  material: "hyssop",
+  form: "dried",
+  amount: `${grams} g`,
+  grams,
+  got: "2026-01-01",
+});
 
 describe("the journal of a thing", () => {
   test("a lot is drawn down, weighed anew and put away; nothing goes under nothing", () => {
     n = 0;
-    const all = [event("kept", { item: jarOf(100) }), event("drawn", { grams: 34, by: "OX-26-01" }), event("drawn", { grams: 90, by: "OX-26-02" }), event("kept", { item: jarOf(12) }), event("gone", { why: "moth" })];
+    const all = [
+      event("kept", { item: jarOf(100) }),
+      event("drawn", { grams: 34, by: "OX-26-01" }),
+      event("drawn", { grams: 90, by: "OX-26-02" }),
+      event("kept", { item: jarOf(12) }),
+      event("gone", { why: "moth" }),
+    ];
     expect(all.map((_, i) => foldStored(all.slice(0, i + 1))!.leftG)).toEqual([100, 66, 0, 12, 12]);
     expect(foldStored(all)!.gone).toBe(true);
     expect(storesOf([foldStored(all)!])).toEqual(EMPTY_STORES);
     expect(foldStored([])).toBeUndefined();
   });
-  test("it is folded by the maker's time, then by order of writing", () => {
+  test("what is so goes by order of writing, whatever the clock showed", () => {
     n = 0;
-    const late = event("kept", { item: jarOf(50) }, "2026-03-01T10:00:00Z");
-    const early = event("drawn", { grams: 10, by: "OX-26-01" }, "2026-02-01T10:00:00Z");
-    expect(foldStored([late, early])!.leftG).toBe(50);
+    const counted = event("kept", { item: jarOf(50) }, "2026-03-01T10:00:00Z");
+    const slow = event("drawn", { grams: 10, by: "OX-26-01" }, "2026-02-01T10:00:00Z");
+    expect(foldStored([slow, counted])!.leftG).toBe(40);
   });
   test("what may follow what", () => {
     n = 0;
     const s = foldStored([event("kept", { item: jarOf(100) })])!;
     expect(mayFollowStored(undefined, "drawn")).toMatch(/no such thing/);
-    expect(mayFollowStored(s, "kept", { what: "empties", vessel: "b-100", count: 3 })).toMatch(/stays what it is/);
+    expect(mayFollowStored(s, "kept", { what: "empties", vessel: "b-100", count: 3 })).toMatch(
+      /stays what it is/,
+    );
     expect(mayFollowStored({ ...s, gone: true }, "drawn")).toMatch(/put away/);
     expect(mayFollowStored(s, "kept", jarOf(3))).toBeUndefined();
   });
@@ -52,27 +89,59 @@ describe("the journal of a thing", () => {
     expect(() => readStoreBody("borrowed", 1, {})).toThrow(/does not know/);
     expect(() => readStoreBody("drawn", 1, { grams: -3, by: "x" })).toThrow(/cannot be read/);
   });
-  test.each<[string, unknown]>([["a month that is none", { what: "person", name: "the baby", born: "2026-13", flags: [], allergies: [] }], ["nobody's name", { what: "person", name: " ", flags: [], allergies: [] }], ["a day that is none", { ...jarOf(3), got: "2026-02-30" }], ["half a bottle", { what: "empties", vessel: "b-100", count: 1.5 }]])("%s is refused", (_, item) => expect(Item.safeParse(item).success).toBe(false));
+  test.each<[string, unknown]>([
+    ["a month that is none", { what: "person", name: "the baby", born: "2026-13", flags: [], allergies: [] }],
+    ["nobody's name", { what: "person", name: " ", flags: [], allergies: [] }],
+    ["a day that is none", { ...jarOf(3), got: "2026-02-30" }],
+    ["half a bottle", { what: "empties", vessel: "b-100", count: 1.5 }],
+  ])("%s is refused", (_, item) => expect(Item.safeParse(item).success).toBe(false));
 });
 
 describe("what a lot weighs", () => {
-  test.each<[string, Parameters<typeof gramsOf>[0], number, number]>([["a litre of vinegar", { material: "cider-vinegar", amount: "1 L" }, 1005, 1015], ["a pound of dried hyssop", { material: "hyssop", form: "dried", amount: "1 lb" }, 453, 454], ["twenty cloves of garlic", { material: "garlic", form: "fresh", amount: "20 cloves" }, 60, 160]])("%s", (_, l, low, high) => {
+  test.each<[string, Parameters<typeof gramsOf>[0], number, number]>([
+    ["a litre of vinegar", { material: "cider-vinegar", amount: "1 L" }, 1005, 1015],
+    ["a pound of dried hyssop", { material: "hyssop", form: "dried", amount: "1 lb" }, 453, 454],
+    ["twenty cloves of garlic", { material: "garlic", form: "fresh", amount: "20 cloves" }, 60, 160],
+  ])("%s", (_, l, low, high) => {
     const g = gramsOf(l, "us");
     expect(g.ok && g.value).toBeGreaterThan(low);
     expect(g.ok && g.value).toBeLessThan(high);
   });
-  test.each<[string, Parameters<typeof gramsOf>[0], string, string]>([["a part of it", { material: "hyssop", amount: "1 part" }, "WrongUnit", "amount"], ["a bare ounce of vinegar", { material: "cider-vinegar", amount: "8 oz" }, "BareOunce", "amount"], ["a spirit of 140 %", { material: "spirit-95", amount: "1 L", strength: "140 %" }, "ImpossibleStrength", "strength"], ["unknown", { material: "unobtainium", amount: "1 g" }, "UnknownMaterial", "material"]])("%s is told at its field", (_, l, name, path) => expect(gramsOf(l, "us")).toMatchObject({ ok: false, faults: [{ name, path: [path] }] }));
+  test.each<[string, Parameters<typeof gramsOf>[0], string, string]>([
+    ["a part of it", { material: "hyssop", amount: "1 part" }, "WrongUnit", "amount"],
+    ["a bare ounce of vinegar", { material: "cider-vinegar", amount: "8 oz" }, "BareOunce", "amount"],
+    [
+      "a spirit of 140 %",
+      { material: "spirit-95", amount: "1 L", strength: "140 %" },
+      "ImpossibleStrength",
+      "strength",
+    ],
+    ["unknown", { material: "unobtainium", amount: "1 g" }, "UnknownMaterial", "material"],
+  ])("%s is told at its field", (_, l, name, path) =>
+    expect(gramsOf(l, "us")).toMatchObject({ ok: false, faults: [{ name, path: [path] }] }),
+  );
 });
 
 describe("what the stores give", () => {
   const { p } = reckoned(OXYMEL);
   test("the oldest first, and no gram twice", () => {
-    const a = allot(p, [lot("hyssop", 30, { form: "dried", got: "2026-01-01" }), lot("hyssop", 30, { form: "dried", got: "2026-06-01" })])[0]!;
-    expect(a.takes.map((t) => [t.lot.got, t.grams])).toEqual([["2026-01-01", 30], ["2026-06-01", 10]]);
+    const a = allot(p, [
+      lot("hyssop", 30, { form: "dried", got: "2026-01-01" }),
+      lot("hyssop", 30, { form: "dried", got: "2026-06-01" }),
+    ])[0]!;
+    expect(a.takes.map((t) => [t.lot.got, t.grams])).toEqual([
+      ["2026-01-01", 30],
+      ["2026-06-01", 10],
+    ]);
     expect(a.lackG).toBe(0);
   });
   test("two lines of one lot share it", () => {
-    const two = reckoned(made("oxymel-even", [line("hyssop", "40 g", { form: "dried" }), line("hyssop", "10 g", { form: "dried", cut: "crushed" })])).p;
+    const two = reckoned(
+      made("oxymel-even", [
+        line("hyssop", "40 g", { form: "dried" }),
+        line("hyssop", "10 g", { form: "dried", cut: "crushed" }),
+      ]),
+    ).p;
     const [a, b] = allot(two, [lot("hyssop", 45, { form: "dried" })]);
     expect([a!.lackG, Math.round(b!.lackG)]).toEqual([0, 5]);
   });
@@ -84,28 +153,60 @@ describe("what the stores give", () => {
     expect(a.instead!.grams).toBeLessThan(50);
   });
   test("a vinegar of another strength does not suit a line that asks for one", () => {
-    const six = reckoned({ ...OXYMEL, steps: OXYMEL.steps.map((s) => (s.do === "add" ? { ...s, what: s.what.map((l) => (l.material === "cider-vinegar" ? { ...l, strength: "6 %" } : l)) } : s)) }).p;
-    const v = (lots: LotOnHand[]) => allot(six, lots).find((a) => a.line.stuff.id === "cider-vinegar")!.takes.length;
-    expect([v([lot("cider-vinegar", 900, { strength: "5 %" })]), v([lot("cider-vinegar", 900, { strength: "60 grain" })])]).toEqual([0, 1]);
+    const six = reckoned({
+      ...OXYMEL,
+      steps: OXYMEL.steps.map((s) =>
+        s.do === "add"
+          ? {
+              ...s,
+              what: s.what.map((l) => (l.material === "cider-vinegar" ? { ...l, strength: "6 %" } : l)),
+            }
+          : s,
+      ),
+    }).p;
+    const v = (lots: LotOnHand[]) =>
+      allot(six, lots).find((a) => a.line.stuff.id === "cider-vinegar")!.takes.length;
+    expect([
+      v([lot("cider-vinegar", 900, { strength: "5 %" })]),
+      v([lot("cider-vinegar", 900, { strength: "60 grain" })]),
+    ]).toEqual([0, 1]);
   });
   test("never more than there is, never more than is wanted", () => {
-    const lots = fc.array(fc.record({ g: fc.double({ min: 0, max: 400, noNaN: true }), what: fc.constantFrom("hyssop", "cider-vinegar", "honey") }), { maxLength: 8 });
-    fc.assert(fc.property(lots, (rows) => {
-      const on = rows.map((x, i) => lot(x.what, Math.max(x.g, 0.001), { id: String(i), ...(x.what === "hyssop" ? { form: "dried" as const } : {}) }));
-      const used = new Map<string, number>();
-      for (const a of allot(p, on)) {
-        const sum = a.takes.reduce((s, t) => s + t.grams, 0);
-        if (sum > a.line.grams + 1e-6) return false;
-        for (const t of a.takes) used.set(t.lot.id, (used.get(t.lot.id) ?? 0) + t.grams);
-      }
-      return on.every((l) => (used.get(l.id) ?? 0) <= l.leftG + 1e-9);
-    }), { numRuns: 300 });
+    const lots = fc.array(
+      fc.record({
+        g: fc.double({ min: 0, max: 400, noNaN: true }),
+        what: fc.constantFrom("hyssop", "cider-vinegar", "honey"),
+      }),
+      { maxLength: 8 },
+    );
+    fc.assert(
+      fc.property(lots, (rows) => {
+        const on = rows.map((x, i) =>
+          lot(x.what, Math.max(x.g, 0.001), {
+            id: String(i),
+            ...(x.what === "hyssop" ? { form: "dried" as const } : {}),
+          }),
+        );
+        const used = new Map<string, number>();
+        for (const a of allot(p, on)) {
+          const sum = a.takes.reduce((s, t) => s + t.grams, 0);
+          if (sum > a.line.grams + 1e-6) return false;
+          for (const t of a.takes) used.set(t.lot.id, (used.get(t.lot.id) ?? 0) + t.grams);
+        }
+        return on.every((l) => (used.get(l.id) ?? 0) <= l.leftG + 1e-9);
+      }),
+      { numRuns: 300 },
+    );
   });
 });
 
 describe("cost", () => {
   const { p, r } = reckoned(OXYMEL);
-  const priced = [lot("hyssop", 100, { form: "dried", price: 5 }), lot("cider-vinegar", 1000, { price: 2 }), lot("honey", 500, { price: 6 })];
+  const priced = [
+    lot("hyssop", 100, { form: "dried", price: 5 }),
+    lot("cider-vinegar", 1000, { price: 2 }),
+    lot("honey", 500, { price: 6 }),
+  ];
   test("each gram at its own lot's price, what lacks at the last price known", () => {
     const c = costOf(p, r, priced);
     const [h, v, s] = p.lines.map((l) => l.grams);
@@ -115,23 +216,49 @@ describe("cost", () => {
     expect(c.unpriced).toEqual([]);
     expect(c.per100.low).toBeLessThan(c.per100.value);
   });
-  test("what has no price is named and left out", () => expect(costOf(p, r, priced.slice(0, 2))).toMatchObject({ unpriced: ["honey"], lines: [{}, {}, { price: undefined }] }));
+  test("what has no price is named and left out", () =>
+    expect(costOf(p, r, priced.slice(0, 2))).toMatchObject({
+      unpriced: ["honey"],
+      lines: [{}, {}, { price: undefined }],
+    }));
   test("gathered costs nothing, tap water neither", () => {
     const syrup = reckoned(made("syrup-fridge", [line("horehound", "50 g", { form: "dried" })]));
-    expect(costOf(syrup.p, syrup.r, [lot("horehound", 100, { form: "dried", price: 0 }), lot("honey", 2000, { price: 0 })])).toMatchObject({ batch: { value: 0 }, unpriced: [] });
+    expect(
+      costOf(syrup.p, syrup.r, [
+        lot("horehound", 100, { form: "dried", price: 0 }),
+        lot("honey", 2000, { price: 0 }),
+      ]),
+    ).toMatchObject({ batch: { value: 0 }, unpriced: [] });
   });
   test("against a shop's bottle", () => {
     const c = costOf(p, r, priced);
     expect(againstShop(c, c.per100.value * 2.5 * 4, 250)).toBeCloseTo(0.25, 6);
     expect(againstShop(c, 0, 250)).toBeUndefined();
   });
-  test.each([[0.09, "£", "9 p"], [0.004, "£", "1 p"], [3.5, "£", "£3.50"], [0.5, "$", "50 c"], [0.5, "kr", "kr0.50"], [0.999, "£", "£1.00"]])("%p is said %s%s", (x, currency, words) => expect(printMoney(x, currency)).toBe(words));
+  test.each([
+    [0.09, "£", "9 p"],
+    [0.004, "£", "1 p"],
+    [3.5, "£", "£3.50"],
+    [0.5, "$", "50 c"],
+    [0.5, "kr", "kr0.50"],
+    [0.999, "£", "£1.00"],
+  ])("%p is said %s%s", (x, currency, words) => expect(printMoney(x, currency)).toBe(words));
 });
 
 describe("need and gather", () => {
   test("fresh is gathered, the rest is bought, and what is there is said", () => {
-    const { p, r } = reckoned(made("cider-after", [line("nettle", "100 g", { form: "fresh" }), line("horseradish", "6 cm", { form: "fresh" }), line("mustard-seed", "2 tbsp", { form: "dried" })]));
-    const need = needOf(p, r, { ...EMPTY_STORES, lots: [lot("mustard-seed", 100, { form: "dried" }), lot("cider-vinegar", 200)], empties: [{ what: "empties", vessel: "b-250-swing", count: 1 }] });
+    const { p, r } = reckoned(
+      made("cider-after", [
+        line("nettle", "100 g", { form: "fresh" }),
+        line("horseradish", "6 cm", { form: "fresh" }),
+        line("mustard-seed", "2 tbsp", { form: "dried" }),
+      ]),
+    );
+    const need = needOf(p, r, {
+      ...EMPTY_STORES,
+      lots: [lot("mustard-seed", 100, { form: "dried" }), lot("cider-vinegar", 200)],
+      empties: [{ what: "empties", vessel: "b-250-swing", count: 1 }],
+    });
     expect(need.gather.map((w) => w.name)).toEqual(["nettle", "horseradish"]);
     expect(need.buy.map((w) => w.name)).toEqual(["cider vinegar", "honey"]);
     expect(need.have.map((w) => w.name)).toEqual(["mustard seed"]);
@@ -141,18 +268,38 @@ describe("need and gather", () => {
   });
   test("with all at hand the list is empty", () => {
     const { p, r } = reckoned(OXYMEL);
-    const need = needOf(p, r, { ...EMPTY_STORES, lots: [lot("hyssop", 100, { form: "dried" }), lot("cider-vinegar", 2000), lot("honey", 2000)], empties: [{ what: "empties", vessel: "b-250-swing", count: 9 }] });
+    const need = needOf(p, r, {
+      ...EMPTY_STORES,
+      lots: [lot("hyssop", 100, { form: "dried" }), lot("cider-vinegar", 2000), lot("honey", 2000)],
+      empties: [{ what: "empties", vessel: "b-250-swing", count: 9 }],
+    });
     expect([need.gather, need.buy, need.bottles]).toEqual([[], [], []]);
   });
 });
 
 describe("vessels", () => {
-  const own = (id: string, vessel: string) => ({ id, own: { what: "vessel" as const, vessel }, vessel: vesselOfOwn({ what: "vessel", vessel })! });
+  const own = (id: string, vessel: string) => ({
+    id,
+    own: { what: "vessel" as const, vessel },
+    vessel: vesselOfOwn({ what: "vessel", vessel })!,
+  });
   test("of two alike one is free while a batch stands in the other", () => {
-    const all = standing([own("a", "m-1000"), own("b", "m-1000"), own("c", "m-500")], [{ vessel: "m-1000", code: "OX-26-02" }, { vessel: "m-2000", code: "FC-26-01" }]);
+    const all = standing(
+      [own("a", "m-1000"), own("b", "m-1000"), own("c", "m-500")],
+      [
+        { vessel: "m-1000", code: "OX-26-02" },
+        { vessel: "m-2000", code: "FC-26-01" },
+      ],
+    );
     expect(all.map((s) => s.holds)).toEqual(["OX-26-02", undefined, undefined]);
     expect(free(all).map((s) => s.own.id)).toEqual(["c", "b"]);
   });
-  test("its own lid, ware and name", () => expect(vesselOfOwn({ what: "vessel", vessel: "p-3000", ware: "copper", name: "jam pan" })).toMatchObject({ ware: "copper", name: "jam pan", size: "3 L" }));
-  test("a size that is none is none", () => expect(vesselOfOwn({ what: "vessel", vessel: "bathtub" })).toBeUndefined());
+  test("its own lid, ware and name", () =>
+    expect(vesselOfOwn({ what: "vessel", vessel: "p-3000", ware: "copper", name: "jam pan" })).toMatchObject({
+      ware: "copper",
+      name: "jam pan",
+      size: "3 L",
+    }));
+  test("a size that is none is none", () =>
+    expect(vesselOfOwn({ what: "vessel", vessel: "bathtub" })).toBeUndefined());
 });

@@ -1,15 +1,18 @@
-import { type Result, ok, under } from "../fault";
+import { type Result, fail, fault, ok, under } from "../fault";
 import { MATERIALS, type Catalogue } from "../material/catalogue";
 import { stuffOf } from "../material/material";
 import { type Person } from "../people/person";
-import { parseAmount, parseStrength } from "../quantity/amount";
-import type { Household } from "../quantity/units";
-import { weigh } from "../remedy/mass";
+import { readAmount } from "../reading/amounts";
+import { readStrength } from "../reading/strength";
+import type { UnitSystem } from "../quantity/units";
+import { weigh } from "../reckoning/weigh";
 import { VESSELS } from "../vessel/catalogue";
 import { type Vessel, vesselOf } from "../vessel/vessel";
 import type { Stored } from "./events";
+import { catalogueWith } from "./own";
 import type { Empties, Lot, OwnVessel } from "./item";
-import type { Role, Usual } from "../remedy/ways";
+import type { Role } from "../plan/kinds";
+import type { Usual } from "../plan/ways";
 
 /** What the household has, as the Bench and the lists need it. */
 export interface Stores {
@@ -17,6 +20,8 @@ export interface Stores {
   readonly vessels: readonly VesselOnHand[];
   readonly empties: readonly Empties[];
   readonly people: readonly Person[];
+  /** The materials as this household has them: its own plants in them, its own cups weighed. */
+  readonly catalogue: Catalogue;
 }
 export interface LotOnHand extends Lot {
   readonly id: string;
@@ -28,20 +33,31 @@ export interface VesselOnHand {
   readonly vessel: Vessel;
 }
 
-export const EMPTY_STORES: Stores = { lots: [], vessels: [], empties: [], people: [] };
+export const EMPTY_STORES: Stores = { lots: [], vessels: [], empties: [], people: [], catalogue: MATERIALS };
+
+function bareVessel(vessel: OwnVessel["vessel"]): Vessel | undefined {
+  if (typeof vessel === "string") return VESSELS.get(vessel);
+  const made = vesselOf(vessel);
+  return made.ok ? made.value : undefined;
+}
+
+const inOrder = (a: string, b: string): number => Number(a > b) - Number(a < b);
 
 /** The vessel an item stands for: its catalogue size or its own measurements, with the lid and ware it really has. */
 export function vesselOfOwn(own: OwnVessel): Vessel | undefined {
-  const base = typeof own.vessel === "string" ? VESSELS.get(own.vessel) : vesselOf(own.vessel);
-  const v = base && "ok" in base ? (base.ok ? base.value : undefined) : base;
-  return v ? { ...v, ...(own.name ? { name: own.name } : {}), ...(own.lid ? { lid: own.lid } : {}), ...(own.ware ? { ware: own.ware } : {}) } : undefined;
+  const v = bareVessel(own.vessel);
+  if (!v) return undefined;
+  const { name, lid, ware } = own;
+  return { ...v, ...(name ? { name } : {}), ...(lid ? { lid } : {}), ...(ware ? { ware } : {}) };
 }
 
 /** The stores sorted out: what is put away is left out; lots oldest first, so that the oldest is used first. */
 export function storesOf(all: readonly Stored[]): Stores {
   const here = all.filter((s) => !s.gone);
   return {
-    lots: here.flatMap((s) => (s.item.what === "lot" ? [{ ...s.item, id: s.id, leftG: s.leftG }] : [])).sort((a, b) => (a.got < b.got ? -1 : a.got > b.got ? 1 : a.id < b.id ? -1 : 1)),
+    lots: here
+      .flatMap((s) => (s.item.what === "lot" ? [{ ...s.item, id: s.id, leftG: s.leftG }] : []))
+      .sort((a, b) => inOrder(a.got, b.got) || inOrder(a.id, b.id)),
     vessels: here.flatMap((s) => {
       if (s.item.what !== "vessel") return [];
       const vessel = vesselOfOwn(s.item);
@@ -53,10 +69,19 @@ export function storesOf(all: readonly Stored[]): Stores {
       const { what: _, ...person } = s.item;
       return [person];
     }),
+    catalogue: catalogueWith(
+      here.flatMap((s) => (s.item.what === "material" ? [s.item] : [])),
+      here.flatMap((s) => (s.item.what === "weighed" ? [s.item] : [])),
+    ),
   };
 }
 
-const ROLE_OF: Readonly<Record<string, Role>> = { vinegar: "vinegar", honey: "sweet", spirit: "spirit", glycerin: "glycerin" };
+const ROLE_OF: Readonly<Record<string, Role>> = {
+  vinegar: "vinegar",
+  honey: "sweet",
+  spirit: "spirit",
+  glycerin: "glycerin",
+};
 
 /** What the household would pour, by role: of each sort the bottle there is most of, of a known strength. */
 export function usualOf(lots: readonly LotOnHand[]): Usual {
@@ -71,21 +96,32 @@ export function usualOf(lots: readonly LotOnHand[]): Usual {
   return Object.fromEntries([...most].map(([role, { material }]) => [role, material]));
 }
 
-/** g of a typed amount of a material, for a lot. Faults carry the field: `UnknownUnit`, `WrongUnit`, `NotAnAmount`, `NoSuchForm` … */
-export function gramsOf(lot: Pick<Lot, "material" | "form" | "cut" | "strength" | "water" | "amount">, units: Household, catalogue: Catalogue = MATERIALS): Result<number> {
+/**
+ * g of a typed amount of a material, for a lot. Faults carry the field: `UnknownMaterial`, `UnknownUnit`, `WrongUnit`, `NotAnAmount`, `NoSuchForm` …
+ */
+export function gramsOf(
+  lot: Pick<Lot, "material" | "form" | "cut" | "strength" | "water" | "amount">,
+  units: UnitSystem,
+  catalogue: Catalogue = MATERIALS,
+): Result<number> {
   const material = catalogue.get(lot.material);
-  if (!material) return { ok: false, faults: [{ name: "UnknownMaterial", message: `“${lot.material}” is not among the materials.`, path: ["material"] }] };
-  let strength: number | undefined;
-  if (lot.strength) {
-    const s = parseStrength(lot.strength);
-    if (!s.ok) return { ok: false, faults: under(["strength"], s.faults) };
-    strength = s.value;
-  }
-  const stuff = stuffOf(material, { form: lot.form, cut: lot.cut, strength, water: lot.water });
+  if (!material)
+    return fail(fault("UnknownMaterial", `“${lot.material}” is not among the materials.`, ["material"]));
+  const strength = lot.strength ? readStrength(lot.strength) : undefined;
+  if (strength?.ok === false) return fail(...under(["strength"], strength.faults));
+  const stuff = stuffOf(material, {
+    form: lot.form,
+    cut: lot.cut,
+    strength: strength?.value,
+    water: lot.water,
+  });
   if (!stuff.ok) return stuff;
-  const amount = parseAmount(lot.amount, units);
-  if (!amount.ok) return { ok: false, faults: under(["amount"], amount.faults) };
-  if (amount.value.kind !== "measure" && amount.value.kind !== "count") return { ok: false, faults: [{ name: "WrongUnit", message: "Say how much there is in grams, millilitres, cups or pieces.", path: ["amount"] }] };
+  const amount = readAmount(lot.amount, units);
+  if (!amount.ok) return fail(...under(["amount"], amount.faults));
+  if (amount.value.kind !== "measure" && amount.value.kind !== "count")
+    return fail(
+      fault("WrongUnit", "Say how much there is in grams, millilitres, cups or pieces.", ["amount"]),
+    );
   const g = weigh(amount.value, stuff.value);
-  return g.ok ? ok(g.value.grams) : { ok: false, faults: under(["amount"], g.faults) };
+  return g.ok ? ok(g.value.grams) : fail(...under(["amount"], g.faults));
 }

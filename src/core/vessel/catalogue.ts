@@ -4,7 +4,17 @@ import { VesselSpec, vesselOf, type Vessel } from "./vessel";
  * Plain sizes. Brim volumes are nominal size plus the usual brim allowance (6–10 %) of pressed glass;
  * heights and mouths are typical of such glass, measured to the nearest half centimetre, and carry the catalogue tolerance of 2 %.
  */
-type Row = readonly [id: string, name: string, size: string, sort: VesselSpec["sort"], lid: VesselSpec["lid"], figure: "straight" | "shouldered" | "bellied" | "necked" | "pot", brimMl: number, heightCm: number, mouthCm: number];
+type Row = readonly [
+  id: string,
+  name: string,
+  size: string,
+  sort: VesselSpec["sort"],
+  lid: VesselSpec["lid"],
+  figure: "straight" | "shouldered" | "bellied" | "necked" | "pot",
+  brimMl: number,
+  heightCm: number,
+  mouthCm: number,
+];
 
 const ROWS: readonly Row[] = [
   ["us-quarter-pint", "¼ pint jar", "¼ pint", "jar", "coated-metal", "straight", 127, 5.2, 6.0],
@@ -13,7 +23,17 @@ const ROWS: readonly Row[] = [
   ["us-twelve-ounce", "12 fl oz jar", "12 fl oz", "jar", "coated-metal", "straight", 378, 12.0, 6.0],
   ["us-pint", "pint jar", "pint", "jar", "coated-metal", "shouldered", 505, 12.0, 6.0],
   ["us-pint-wide", "pint jar, wide mouth", "pint", "jar", "coated-metal", "straight", 505, 11.4, 7.6],
-  ["us-pint-and-half", "1½ pint jar, wide mouth", "1½ pint", "jar", "coated-metal", "straight", 750, 16.5, 7.6],
+  [
+    "us-pint-and-half",
+    "1½ pint jar, wide mouth",
+    "1½ pint",
+    "jar",
+    "coated-metal",
+    "straight",
+    750,
+    16.5,
+    7.6,
+  ],
   ["us-quart", "quart jar", "quart", "jar", "coated-metal", "shouldered", 1000, 16.5, 6.0],
   ["us-quart-wide", "quart jar, wide mouth", "quart", "jar", "coated-metal", "shouldered", 1000, 16.4, 7.6],
   ["us-half-gallon", "½ gallon jar", "½ gallon", "jar", "coated-metal", "shouldered", 1980, 24.0, 7.6],

@@ -47,12 +47,19 @@ export interface Fit {
   readonly floaters: readonly string[];
 }
 
-const roomAt = (s: Stuff): number => (s.plant || s.bulkLoose === s.density ? 1 / s.density : 1 / s.trueDensity);
+const roomAt = (s: Stuff): number =>
+  s.plant || s.bulkLoose === s.density ? 1 / s.density : 1 / s.trueDensity;
 
 /** Surface height of liquid round a heap: it fills the voids first, then covers. */
-function surface(v: Vessel, bedMl: number, solidMl: number, liquidMl: number): { cm: number; hidden: boolean } {
+function surface(
+  v: Vessel,
+  bedMl: number,
+  solidMl: number,
+  liquidMl: number,
+): { cm: number; hidden: boolean } {
   const voids = Math.max(0, bedMl - solidMl);
-  if (liquidMl < voids && bedMl > 0) return { cm: heightAt(v.solid, (liquidMl * bedMl) / voids), hidden: true };
+  if (liquidMl < voids && bedMl > 0)
+    return { cm: heightAt(v.solid, (liquidMl * bedMl) / voids), hidden: true };
   return { cm: heightAt(v.solid, solidMl + liquidMl), hidden: false };
 }
 

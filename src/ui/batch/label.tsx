@@ -6,24 +6,48 @@ import { LABEL_SIZES } from "./label-sizes";
 import { type LabelLayout, MM_PER_PT, PAGES, gridCells } from "@/core/label/layout";
 
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
-const FAMILIES = { plain: "var(--font-sans)", bold: "var(--font-sans)", stencil: "var(--font-stencil)" } as const;
+const FAMILIES = {
+  plain: "var(--font-sans)",
+  bold: "var(--font-sans)",
+  stencil: "var(--font-stencil)",
+} as const;
 
 /** One label at its real size, from the same layout as the PDF; with proportional figures, as the layout was measured. */
 export function LabelFace({ layout: l, title }: { layout: LabelLayout; title: string }) {
   return (
-    <svg className="label bg-white block" style={{ width: `${l.widthMm}mm`, height: `${l.heightMm}mm`, outline: "0.2mm solid #1f2125", fontVariantNumeric: "normal" }} viewBox={`0 0 ${l.widthMm} ${l.heightMm}`} role="img" aria-label={`${title}: ${l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ")}`}>
+    <svg
+      className="label bg-white block"
+      style={{
+        width: `${l.widthMm}mm`,
+        height: `${l.heightMm}mm`,
+        outline: "0.2mm solid #1f2125",
+        fontVariantNumeric: "normal",
+      }}
+      viewBox={`0 0 ${l.widthMm} ${l.heightMm}`}
+      role="img"
+      aria-label={`${title}: ${l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ")}`}
+    >
       {l.items.map((i, n) =>
         i.kind === "rule" ? (
           <path key={n} d={`M${i.x1} ${i.y}H${i.x2}`} stroke={INKS[i.ink]} strokeWidth={i.width} />
         ) : (
-          <text key={n} x={i.x} y={i.y} fontSize={i.pt * MM_PER_PT} fontFamily={FAMILIES[i.face]} fontWeight={i.face === "plain" ? 400 : 700} fill={INKS[i.ink]} textAnchor={i.anchor}>{i.text}</text>
+          <text
+            key={n}
+            x={i.x}
+            y={i.y}
+            fontSize={i.pt * MM_PER_PT}
+            fontFamily={FAMILIES[i.face]}
+            fontWeight={i.face === "plain" ? 400 : 700}
+            fill={INKS[i.ink]}
+            textAnchor={i.anchor}
+          >
+            {i.text}
+          </text>
         ),
       )}
     </svg>
   );
 }
-
-
 
 interface Props {
   readonly id: string;
@@ -40,29 +64,105 @@ export function LabelSheet({ id, code, name, layouts }: Props) {
   const [start, setStart] = useState("1");
   const labels = layouts[size]!;
   const first = labels[0]!;
-  const grid = sheet === "single" ? undefined : gridCells(labels.length, first.widthMm, first.heightMm, PAGES[sheet], 0);
+  const grid =
+    sheet === "single" ? undefined : gridCells(labels.length, first.widthMm, first.heightMm, PAGES[sheet], 0);
   const each = grid ? grid.across * grid.down : 1;
   const n = Number(start);
-  const wrong = sheet !== "single" && !(Number.isInteger(n) && n >= 1 && n <= each) ? `This sheet has ${each} cells; start at one of 1 to ${each}.` : undefined;
+  const wrong =
+    sheet !== "single" && !(Number.isInteger(n) && n >= 1 && n <= each)
+      ? `This sheet has ${each} cells; start at one of 1 to ${each}.`
+      : undefined;
   const href = `/batch/${id}/label.pdf?size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}`;
   const leftOut = [...new Set(labels.flatMap((l) => l.leftOut))];
   return (
     <div className="pt-5">
       <div className="no-print">
-        <p><Link href={`/batch/${id}`} className="stencil text-xl">{code}</Link> {name}</p>
+        <p>
+          <Link href={`/batch/${id}`} className="stencil text-xl">
+            {code}
+          </Link>{" "}
+          {name}
+        </p>
         <h1 className="text-[2rem]">Labels</h1>
         <div className="flex flex-wrap gap-x-8 gap-y-2 py-3 items-end">
-          <p><label className="quiet block" htmlFor="size">label, mm</label><select id="size" className="field" value={size} onChange={(e) => setSize(e.target.value)}>{LABEL_SIZES.map((s) => <option key={s} value={s}>{s.replace("x", " by ")}</option>)}</select></p>
-          <p><label className="quiet block" htmlFor="sheet">on</label><select id="sheet" className="field" value={sheet} onChange={(e) => setSheet(e.target.value as typeof sheet)}><option value="a4">a sheet, A4</option><option value="letter">a sheet, Letter</option><option value="single">single labels</option></select></p>
-          {sheet !== "single" && <p><label className="quiet block" htmlFor="start">first cell, of {each}</label><input id="start" type="number" min="1" max={each} className="field w-24" value={start} aria-invalid={wrong !== undefined} aria-describedby={wrong ? "start-wrong" : undefined} onChange={(e) => setStart(e.target.value)} /></p>}
-          <a className="slab" href={href} target="_blank" rel="noopener"><FileText size={18} aria-hidden="true" /> PDF</a>
-          <button type="button" className="plain min-h-11 inline-flex items-center gap-2" onClick={() => window.print()}><Printer size={18} aria-hidden="true" /> print this page</button>
+          <p>
+            <label className="quiet block" htmlFor="size">
+              label, mm
+            </label>
+            <select id="size" className="field" value={size} onChange={(e) => setSize(e.target.value)}>
+              {LABEL_SIZES.map((s) => (
+                <option key={s} value={s}>
+                  {s.replace("x", " by ")}
+                </option>
+              ))}
+            </select>
+          </p>
+          <p>
+            <label className="quiet block" htmlFor="sheet">
+              on
+            </label>
+            <select
+              id="sheet"
+              className="field"
+              value={sheet}
+              onChange={(e) => setSheet(e.target.value as typeof sheet)}
+            >
+              <option value="a4">a sheet, A4</option>
+              <option value="letter">a sheet, Letter</option>
+              <option value="single">single labels</option>
+            </select>
+          </p>
+          {sheet !== "single" && (
+            <p>
+              <label className="quiet block" htmlFor="start">
+                first cell, of {each}
+              </label>
+              <input
+                id="start"
+                type="number"
+                min="1"
+                max={each}
+                className="field w-24"
+                value={start}
+                aria-invalid={wrong !== undefined}
+                aria-describedby={wrong ? "start-wrong" : undefined}
+                onChange={(e) => setStart(e.target.value)}
+              />
+            </p>
+          )}
+          <a className="slab" href={href} target="_blank" rel="noopener">
+            <FileText size={18} aria-hidden="true" /> PDF
+          </a>
+          <button
+            type="button"
+            className="plain min-h-11 inline-flex items-center gap-2"
+            onClick={() => window.print()}
+          >
+            <Printer size={18} aria-hidden="true" /> print this page
+          </button>
         </div>
-        {wrong && <p id="start-wrong" role="alert" className="wrong">{wrong}</p>}
-        <p className="quiet pb-4">{labels.length === 1 ? "One label" : `${labels.length} labels`} at real size, running text {first.pt} pt. Print at 100 %, not fitted to the page.{leftOut.length > 0 ? ` No room at this size for: ${leftOut.join("; ")}.` : ""}</p>
+        {wrong && (
+          <p id="start-wrong" role="alert" className="wrong">
+            {wrong}
+          </p>
+        )}
+        <p className="quiet pb-4">
+          {labels.length === 1 ? "One label" : `${labels.length} labels`} at real size, running text{" "}
+          {first.pt} pt. Print at 100 %, not fitted to the page.
+          {leftOut.length > 0 ? ` No room at this size for: ${leftOut.join("; ")}.` : ""}
+        </p>
       </div>
       <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
-        {labels.map((l, i) => <figure key={i}><LabelFace layout={l} title={`Label ${i + 1}`} /><figcaption className="no-print quiet pt-1"><a href={`/batch/${id}/label.svg?size=${size}&bottle=${i + 1}`} target="_blank" rel="noopener">SVG</a></figcaption></figure>)}
+        {labels.map((l, i) => (
+          <figure key={i}>
+            <LabelFace layout={l} title={`Label ${i + 1}`} />
+            <figcaption className="no-print quiet pt-1">
+              <a href={`/batch/${id}/label.svg?size=${size}&bottle=${i + 1}`} target="_blank" rel="noopener">
+                SVG
+              </a>
+            </figcaption>
+          </figure>
+        ))}
       </div>
     </div>
   );

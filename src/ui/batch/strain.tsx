@@ -1,68 +1,177 @@
 "use client";
 import { useState } from "react";
 import type { Batch } from "@/core/journal/fold";
-import { WRINGING, type Step } from "@/core/remedy/plan";
+import { WRINGING, type Step, type Wringing } from "@/core/plan/plan";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
 import { useDraft } from "../kit/draft";
 import { useUnits } from "../kit/units";
-import { verdictHead } from "../bench/words";
-import { Notes, StageCautions } from "../bench/cautions";
+import { verdictHead } from "../plan/verdict-words";
+import { Notes, StageCautions } from "../plan/cautions";
+import { WRINGING_WORDS } from "../plan/step-words";
 import { useStops } from "./stops";
 import { useWrite } from "./write";
 
-const HOW_WORDS = { drained: "left to drip", wrung: "wrung in a cloth", pressed: "pressed" } as const;
+const POUR: Readonly<Record<Wringing, string>> = {
+  drained: "Pour, and leave it to drip.",
+  wrung: "Pour, gather the cloth, and wring it out.",
+  pressed: "Pour, then press the marc.",
+};
+
+/** The batch with its first straining done this way. */
+function strainedBy(batch: Batch, how: Wringing): Batch {
+  const cut = batch.plan.steps.findIndex((s) => s.do === "strain");
+  const steps = batch.plan.steps.map((s, i): Step => (s.do === "strain" && i === cut ? { ...s, how } : s));
+  return { ...batch, plan: { ...batch.plan, steps } };
+}
 
 /** Strain: measure what comes out. Big targets, one thing at a time. */
 export function Strain({ batch, company }: { batch: Batch; company: Company }) {
   const units = useUnits();
   const { write, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
   const planned = batch.plan.steps.find((s) => s.do === "strain");
-  const draft = useDraft(`jolly-strain-${batch.id}`, { measured: "", how: planned?.do === "strain" ? planned.how : ("wrung" as (typeof WRINGING)[number]) }, (k) => (k && typeof k === "object" && "measured" in k ? (k as { measured: string; how: (typeof WRINGING)[number] }) : undefined));
+  const draft = useDraft(
+    `jolly-strain-${batch.id}`,
+    { measured: "", how: planned?.do === "strain" ? planned.how : ("wrung" as Wringing) },
+    (k) =>
+      k && typeof k === "object" && "measured" in k ? (k as { measured: string; how: Wringing }) : undefined,
+  );
   const [checked, setChecked] = useState<readonly number[]>([]);
   const { measured, how } = draft.value;
-  const withHow = (m?: string) => reckonBatch(batch, { ...batch.plan, steps: batch.plan.steps.map((s): Step => (s.do === "strain" ? { do: "strain", how, ...(m ? { measured: m } : {}) } : s)) }, company);
+  // Before it is measured, what the chosen way of straining is likely to give.
+  const withHow = (m?: string) =>
+    m
+      ? reckonBatch(batch, { ...batch.making, strained: { measured: m, how } }, company)
+      : reckonBatch(strainedBy(batch, how), undefined, company);
   const guess = withHow();
   const got = measured.trim() === "" ? undefined : withHow(measured);
   const wrong = got && !got.ok ? got.faults[0] : fault;
   const stops = useStops(batch, "strain", guess.ok ? guess.value.cautions : undefined);
   const expects = guess.ok ? guess.value.reckoning.strained.ml : undefined;
   const says = got?.ok ? verdictHead(got.value.reckoning.verdict) : undefined;
-  const finishes = batch.plan.steps.some((s, i) => s.do === "add" && i > batch.plan.steps.findIndex((x) => x.do === "strain"));
-  const ready = ["Line the sieve with a damp cloth over a measuring jug.", how === "drained" ? "Pour, and leave it to drip." : how === "wrung" ? "Pour, gather the cloth, and wring it out." : "Pour, then press the marc.", "Read the jug at eye level, once the froth is down."];
+  const finishes = batch.plan.steps.some(
+    (s, i) => s.do === "add" && i > batch.plan.steps.findIndex((x) => x.do === "strain"),
+  );
+  const ready = [
+    "Line the sieve with a damp cloth over a measuring jug.",
+    POUR[how],
+    "Read the jug at eye level, once the froth is down.",
+  ];
   return (
     <div className="grid gap-x-12 lg:grid-cols-[minmax(0,42rem)_minmax(0,1fr)]">
       <div className="text-[1.25rem] leading-relaxed">
         <ol className="py-2">
           {ready.map((words, i) => (
             <li key={words} className="border-b border-rule">
-              <label className="flex items-center gap-4 min-h-14 cursor-pointer"><input type="checkbox" className="w-7 h-7 accent-cobalt shrink-0" checked={checked.includes(i)} onChange={() => setChecked((c) => (c.includes(i) ? c.filter((x) => x !== i) : [...c, i]))} /><span>{words}</span></label>
+              <label className="flex items-center gap-4 min-h-14 cursor-pointer">
+                <input
+                  type="checkbox"
+                  className="w-7 h-7 accent-cobalt shrink-0"
+                  checked={checked.includes(i)}
+                  onChange={() => setChecked((c) => (c.includes(i) ? c.filter((x) => x !== i) : [...c, i]))}
+                />
+                <span>{words}</span>
+              </label>
             </li>
           ))}
         </ol>
-        <StageCautions cautions={stops.cautions.filter((c) => c.severity !== "note")} reasons={stops.reasons} given={batch.reasons} giveReason={stops.giveReason} />
+        <StageCautions
+          cautions={stops.cautions.filter((c) => c.severity !== "note")}
+          reasons={stops.reasons}
+          given={batch.reasons}
+          giveReason={stops.giveReason}
+        />
         <fieldset className="py-3">
           <legend className="ruled-head w-full">How is it strained?</legend>
           <div className="flex flex-wrap gap-x-8 pt-2">
-            {WRINGING.map((w) => <label key={w} className="flex items-center gap-3 min-h-12 cursor-pointer"><input type="radio" name="how" className="w-6 h-6 accent-cobalt" checked={how === w} onChange={() => draft.set((d) => ({ ...d, how: w }))} />{HOW_WORDS[w]}</label>)}
+            {WRINGING.map((w) => (
+              <label key={w} className="flex items-center gap-3 min-h-12 cursor-pointer">
+                <input
+                  type="radio"
+                  name="how"
+                  className="w-6 h-6 accent-cobalt"
+                  checked={how === w}
+                  onChange={() => draft.set((d) => ({ ...d, how: w }))}
+                />
+                {WRINGING_WORDS[w]}
+              </label>
+            ))}
           </div>
         </fieldset>
         <form
           onSubmit={(e) => {
             e.preventDefault();
             if (!got?.ok || stops.stopped) return;
-            void write("strained", { measured, how, ...stops.body }, () => { draft.clear(); router.push(`/batch/${batch.id}/${finishes ? "finish" : "bottle"}`); router.refresh(); });
+            void write("strained", { measured, how, ...stops.body }, () => {
+              draft.clear();
+              router.push(`/batch/${batch.id}/${finishes ? "finish" : "bottle"}`);
+              router.refresh();
+            });
           }}
         >
-          <label htmlFor="measured" className="font-bold block pt-2">What does the jug show?</label>
-          {expects && <p className="quiet">About {units.volume(expects.value)} is likely, between {units.volumeExact(expects.low)} and {units.volumeExact(expects.high)}.</p>}
-          <input id="measured" className="field text-[1.5rem] w-64 mt-2" placeholder={units.display === "metric" ? "750 mL" : "3¼ cups"} value={measured} maxLength={60} aria-invalid={wrong !== undefined} aria-describedby={wrong ? "measured-wrong" : "measured-says"} onChange={(e) => { clear(); draft.set((d) => ({ ...d, measured: e.target.value })); }} autoComplete="off" />
-          {wrong && <p id="measured-wrong" role="alert" className="wrong text-[1.125rem] pt-2">{wrong.message} {wrong.suggestion && <button type="button" className="plain" onClick={() => draft.set((d) => ({ ...d, measured: wrong.suggestion! }))}>Use “{wrong.suggestion}”</button>}</p>}
-          <p id="measured-says" className="pt-2 min-h-9" aria-live="polite">{got?.ok && says && <>That is {units.volumeExact(got.value.reckoning.strained.ml.value)}. {finishes ? "Next: sweeten to the measure." : <>As it is: {says.place} {says.life}</>}</>}</p>
-          <button type="submit" className="slab text-[1.25rem] mt-3 min-h-14" disabled={!got?.ok || sending || stops.stopped}>{sending ? "Writing…" : "Strained"}</button>
+          <label htmlFor="measured" className="font-bold block pt-2">
+            What does the jug show?
+          </label>
+          {expects && (
+            <p className="quiet">
+              About {units.volume(expects.value)} is likely, between {units.volumeExact(expects.low)} and{" "}
+              {units.volumeExact(expects.high)}.
+            </p>
+          )}
+          <input
+            id="measured"
+            className="field text-[1.5rem] w-64 mt-2"
+            placeholder={units.display === "metric" ? "750 mL" : "3¼ cups"}
+            value={measured}
+            maxLength={60}
+            aria-invalid={wrong !== undefined}
+            aria-describedby={wrong ? "measured-wrong" : "measured-says"}
+            onChange={(e) => {
+              clear();
+              draft.set((d) => ({ ...d, measured: e.target.value }));
+            }}
+            autoComplete="off"
+          />
+          {wrong && (
+            <p id="measured-wrong" role="alert" className="wrong text-[1.125rem] pt-2">
+              {wrong.message}{" "}
+              {wrong.suggestion && (
+                <button
+                  type="button"
+                  className="plain"
+                  onClick={() => draft.set((d) => ({ ...d, measured: wrong.suggestion! }))}
+                >
+                  Use “{wrong.suggestion}”
+                </button>
+              )}
+            </p>
+          )}
+          <p id="measured-says" className="pt-2 min-h-9" aria-live="polite">
+            {got?.ok && says && (
+              <>
+                That is {units.volumeExact(got.value.reckoning.strained.ml.value)}.{" "}
+                {finishes ? (
+                  "Next: sweeten to the measure."
+                ) : (
+                  <>
+                    As it is: {says.place} {says.life}
+                  </>
+                )}
+              </>
+            )}
+          </p>
+          <button
+            type="submit"
+            className="slab text-[1.25rem] mt-3 min-h-14"
+            disabled={!got?.ok || sending || stops.stopped}
+          >
+            {sending ? "Writing…" : "Strained"}
+          </button>
         </form>
       </div>
-      <aside><Notes cautions={stops.cautions.filter((c) => c.severity === "note")} /></aside>
+      <aside>
+        <Notes cautions={stops.cautions.filter((c) => c.severity === "note")} />
+      </aside>
     </div>
   );
 }

@@ -2,21 +2,17 @@
 import { memo } from "react";
 import { Popover } from "radix-ui";
 import type { Caution } from "@/core/cautions/caution";
-import type { Fault } from "@/core/fault";
 import { FLAG_WORDS, type Person, isChild, isInfant } from "@/core/people/person";
-import { KINDS, KIND_WORDS, type Kind, type Step } from "@/core/remedy/plan";
-import { listed } from "@/core/cautions/caution";
-import { waysOf } from "@/core/remedy/ways";
-import { CautionNote } from "./cautions";
-
-type Steep = Extract<Step, { do: "steep" }>;
+import { KIND, waysOf } from "@/core/plan/kinds";
+import { KINDS, type Kind } from "@/core/plan/plan";
+import { listed } from "@/core/words";
+import { CautionNote } from "../plan/cautions";
 
 /** What may be changed here; the same functions from one drawing to the next. */
 export interface HeadActions {
   readonly rename: (name: string) => void;
   readonly setKind: (kind: Kind) => void;
   readonly setWay: (id: string) => void;
-  readonly setSteep: (to: Partial<Steep>, about?: string) => void;
   readonly setMeantFor: (names: readonly string[]) => void;
   readonly setTaken: (words: string) => void;
 }
@@ -27,8 +23,6 @@ interface Props {
   readonly usualName: string;
   readonly kind: Kind;
   readonly way: string;
-  readonly steep: Steep | undefined;
-  readonly steepFault: Fault | undefined;
   readonly meantFor: readonly string[];
   readonly taken: string;
   readonly people: readonly Person[];
@@ -39,30 +33,82 @@ interface Props {
   readonly actions: HeadActions;
 }
 
-const about = (p: Person, today: string): string => [isInfant(p, today) ? "under twelve months" : isChild(p, today) ? "a child" : "", ...p.flags.map((f) => FLAG_WORDS[f]), ...(p.allergies.length > 0 ? [`allergic to ${listed(p.allergies)}`] : [])].filter((x) => x !== "").join(", ");
+const ageOf = (p: Person, today: string): string => {
+  if (isInfant(p, today)) return "under twelve months";
+  return isChild(p, today) ? "a child" : "";
+};
+const about = (p: Person, today: string): string =>
+  [
+    ageOf(p, today),
+    ...p.flags.map((f) => FLAG_WORDS[f]),
+    ...(p.allergies.length > 0 ? [`allergic to ${listed(p.allergies)}`] : []),
+  ]
+    .filter((x) => x !== "")
+    .join(", ");
 
 /** Whom it is meant for: nobody in particular, or some of the household. */
-function MeantFor({ meant, people, today, set }: { meant: readonly string[]; people: readonly Person[]; today: string; set: (names: readonly string[]) => void }) {
+function MeantFor({
+  meant,
+  people,
+  today,
+  set,
+}: {
+  meant: readonly string[];
+  people: readonly Person[];
+  today: string;
+  set: (names: readonly string[]) => void;
+}) {
   const isMeant = (p: Person): boolean => meant.some((n) => n.toLowerCase() === p.name.toLowerCase());
   return (
     <Popover.Root>
       meant for{" "}
-      <Popover.Trigger className="stitch font-normal text-left" aria-label={`Meant for ${meant.length > 0 ? listed(meant) : "anyone here"}; choose`}>{meant.length > 0 ? listed(meant) : "anyone here"}</Popover.Trigger>
+      <Popover.Trigger
+        className="stitch font-normal text-left"
+        aria-label={`Meant for ${meant.length > 0 ? listed(meant) : "anyone here"}; choose`}
+      >
+        {meant.length > 0 ? listed(meant) : "anyone here"}
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="start" sideOffset={6} className="bg-paper border border-iron p-4 w-[22rem] max-w-[92vw] z-20">
+        <Popover.Content
+          align="start"
+          sideOffset={6}
+          aria-label="Whom is it meant for"
+          className="bg-paper border border-iron p-4 w-[22rem] max-w-[92vw] z-20"
+        >
           <p className="font-semibold">Whom is it meant for?</p>
-          {people.length === 0 && <p className="quiet pt-1">Nobody is written down yet. <a href="/household">Say who lives here</a>, and the cautions think of them.</p>}
+          {people.length === 0 && (
+            <p className="quiet pt-1">
+              Nobody is written down yet. <a href="/household">Say who lives here</a>, and the cautions think
+              of them.
+            </p>
+          )}
           <ul>
             {people.map((p) => (
               <li key={p.name}>
                 <label className="flex items-baseline gap-3 py-1.5 min-h-10 cursor-pointer">
-                  <input type="checkbox" className="accent-cobalt w-5 h-5 shrink-0 translate-y-1" checked={isMeant(p)} onChange={(e) => set(e.target.checked ? [...meant, p.name] : meant.filter((n) => n.toLowerCase() !== p.name.toLowerCase()))} />
-                  <span>{p.name}{about(p, today) !== "" && <span className="text-ash">, {about(p, today)}</span>}</span>
+                  <input
+                    type="checkbox"
+                    className="accent-cobalt w-5 h-5 shrink-0 translate-y-1"
+                    checked={isMeant(p)}
+                    onChange={(e) =>
+                      set(
+                        e.target.checked
+                          ? [...meant, p.name]
+                          : meant.filter((n) => n.toLowerCase() !== p.name.toLowerCase()),
+                      )
+                    }
+                  />
+                  <span>
+                    {p.name}
+                    {about(p, today) !== "" && <span className="text-ash">, {about(p, today)}</span>}
+                  </span>
                 </label>
               </li>
             ))}
           </ul>
-          <p className="quiet pt-1">Nobody ticked: it is for anyone, and the whole household is thought of.</p>
+          <p className="quiet pt-1">
+            Nobody ticked: it is for anyone, and the whole household is thought of.
+          </p>
           <Popover.Close className="plain min-h-11">done</Popover.Close>
         </Popover.Content>
       </Popover.Portal>
@@ -72,40 +118,81 @@ function MeantFor({ meant, people, today, set }: { meant: readonly string[]; peo
 
 /** What it is, how it is made, how long and where it stands, whom it is for. Drawn again only when one of these changes. */
 export const BenchHead = memo(function BenchHead(p: Props) {
-  const { actions, steep } = p;
-  const beside = (what: string): React.ReactNode => p.cautions.filter((c) => c.about.what === what).map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={p.giveReason} />);
+  const { actions } = p;
+  const beside = (what: string): React.ReactNode =>
+    p.cautions
+      .filter((c) => c.about.what === what)
+      .map((c, i) => (
+        <CautionNote
+          key={`${c.id}-${i}`}
+          caution={c}
+          reason={p.reasons[c.id] ?? ""}
+          giveReason={p.giveReason}
+        />
+      ));
   return (
     <>
       <h1>
-        <label htmlFor="name" className="sr-only">Name of the batch</label>
-        <input id="name" className="w-full text-ellipsis bg-transparent font-bold border-b border-transparent hover:border-ash placeholder:text-iron placeholder:opacity-100" placeholder={p.usualName} value={p.name} maxLength={80} onChange={(e) => actions.rename(e.target.value)} />
+        <label htmlFor="name" className="sr-only">
+          Name of the batch
+        </label>
+        <input
+          id="name"
+          className="w-full text-ellipsis bg-transparent font-bold border-b border-transparent hover:border-ash placeholder:text-iron placeholder:opacity-100"
+          placeholder={p.usualName}
+          value={p.name}
+          maxLength={80}
+          onChange={(e) => actions.rename(e.target.value)}
+        />
       </h1>
       {beside("name")}
       <p className="pt-1 leading-8">
-        <label className="sr-only" htmlFor="kind">Kind</label>
-        <select id="kind" className="stitch" value={p.kind} onChange={(e) => actions.setKind(e.target.value as Kind)}>{KINDS.map((k) => <option key={k} value={k}>{KIND_WORDS[k].name}</option>)}</select>
+        <label className="sr-only" htmlFor="kind">
+          Kind
+        </label>
+        <select
+          id="kind"
+          className="stitch"
+          value={p.kind}
+          onChange={(e) => actions.setKind(e.target.value as Kind)}
+        >
+          {KINDS.map((k) => (
+            <option key={k} value={k}>
+              {KIND[k].name}
+            </option>
+          ))}
+        </select>
         {" · "}
-        <label className="sr-only" htmlFor="way">Way</label>
-        <select id="way" className="stitch max-w-[15rem] font-normal" value={p.way} onChange={(e) => actions.setWay(e.target.value)}>{waysOf(p.kind).map((w) => <option key={w.id} value={w.id}>{w.name}</option>)}</select>
-        {steep && (
-          <>
-            {" · "}
-            <label className="sr-only" htmlFor="steep">How long it stands</label>
-            <input id="steep" className="stitch w-24" aria-invalid={p.steepFault !== undefined} aria-describedby={p.steepFault ? "steep-wrong" : undefined} value={steep.for} maxLength={60} onChange={(e) => actions.setSteep({ for: e.target.value }, "steep")} />
-            {" in the "}
-            <label className="sr-only" htmlFor="place">Where it stands</label>
-            <select id="place" className="stitch font-normal" value={steep.in ?? "dark-cupboard"} onChange={(e) => actions.setSteep({ in: e.target.value as "fridge" })}>
-              <option value="dark-cupboard">dark</option><option value="counter">open kitchen</option><option value="sunny-sill">sun</option><option value="fridge">fridge</option>
-            </select>
-          </>
-        )}
+        <label className="sr-only" htmlFor="way">
+          Way
+        </label>
+        <select
+          id="way"
+          className="stitch max-w-[15rem] font-normal"
+          value={p.way}
+          onChange={(e) => actions.setWay(e.target.value)}
+        >
+          {waysOf(p.kind).map((w) => (
+            <option key={w.id} value={w.id}>
+              {w.name}
+            </option>
+          ))}
+        </select>
         {" · "}
         <MeantFor meant={p.meantFor} people={p.people} today={p.today} set={actions.setMeantFor} />
         {" · "}
-        <label className="sr-only" htmlFor="taken">How it is taken, for the label</label>
-        <input id="taken" className="stitch font-normal w-64 max-w-full placeholder:text-cobalt" placeholder="how it is taken, for the label" value={p.taken} maxLength={200} onChange={(e) => actions.setTaken(e.target.value)} />
+        <label className="sr-only" htmlFor="taken">
+          How it is taken, for the label
+        </label>
+        <input
+          id="taken"
+          className="stitch font-normal w-64 max-w-full placeholder:text-cobalt"
+          placeholder="how it is taken, for the label"
+          value={p.taken}
+          maxLength={200}
+          onChange={(e) => actions.setTaken(e.target.value)}
+        />
       </p>
-      {p.steepFault && <p id="steep-wrong" role="alert" className="wrong">{p.steepFault.message}</p>}
       {beside("people")}
       {beside("taken")}
     </>

@@ -1,16 +1,17 @@
 "use client";
 import { memo } from "react";
 import type { Care } from "@/core/care/care";
-import { type Day, addDays, printDay } from "@/core/care/day";
+import { type Day, addDays, printDay } from "@/core/day";
 import { bottlesFor, fillPlan } from "@/core/cellar/fill";
-import type { Kind } from "@/core/remedy/plan";
-import type { Reckoning } from "@/core/remedy/reckon";
-import { spoonOf } from "@/core/remedy/spoon";
+import type { Kind } from "@/core/plan/plan";
+import type { Reckoning } from "@/core/reckoning/reckon";
+import { spoonOf } from "@/core/reckoning/spoon";
 import { type Cost, printMoney } from "@/core/stores/cost";
 import type { Empties } from "@/core/stores/item";
 import { KeepingChart } from "../figures/keeping-chart";
 import { useUnits } from "../kit/units";
-import { distanceWords, verdictHead, verdictWhy } from "./words";
+import { distanceWords, verdictHead, verdictWhy } from "../plan/verdict-words";
+import type { Doubt } from "./made";
 
 interface Props {
   readonly r: Reckoning;
@@ -21,58 +22,159 @@ interface Props {
   readonly currency: string;
   readonly today: Day;
   readonly stale: boolean;
+  /** A stop or a never stands against the plan. */
+  readonly stopped: boolean;
+  readonly doubts: readonly Doubt[];
 }
 
 /** Bottles for it in a few words: from those on hand, or a usual size where none are counted. */
-const Bottles = memo(function Bottles({ ml, kind, empties }: { ml: number; kind: Kind; empties: readonly Empties[] }) {
+/** Grams of something in a spoon, as finely as a kitchen cares. */
+function spoon(x: number): string {
+  if (x < 0.05) return "0";
+  return x < 10 ? x.toFixed(1) : x.toFixed(0);
+}
+
+/** The ground a life stands on; none is green while a stop stands. */
+const GROUND = {
+  cupboard: "bg-celadon px-1",
+  fridge: "bg-cobalt-pale px-1",
+  "do-not-keep": "bg-rust-pale px-1",
+} as const;
+
+const Bottles = memo(function Bottles({
+  ml,
+  kind,
+  empties,
+}: {
+  ml: number;
+  kind: Kind;
+  empties: readonly Empties[];
+}) {
   const { fills, leftMl } = fillPlan(ml, bottlesFor(kind, empties));
   const counts = new Map<string, number>();
   for (const f of fills) counts.set(f.vessel.size, (counts.get(f.vessel.size) ?? 0) + 1);
   const part = fills.find((f) => f.ml < 0.85 * f.vessel.fillMl);
-  return <>{[...counts].map(([size, n]) => (n > 1 ? `${n} × ${size}` : size)).join(" + ")}{part ? `, the last ${Math.round((100 * part.ml) / part.vessel.fillMl)} % full` : ""}{leftMl > 20 ? `; ${Math.round(leftMl)} mL finds no bottle` : ""}</>;
+  return (
+    <>
+      {[...counts].map(([size, n]) => (n > 1 ? `${n} × ${size}` : size)).join(" + ")}
+      {part ? `, the last ${Math.round((100 * part.ml) / part.vessel.fillMl)} % full` : ""}
+      {leftMl > 20 ? `; ${Math.round(leftMl)} mL left over` : ""}
+    </>
+  );
 });
 
 /** What you will have: yield, ready day, where it keeps and why, bottles, cost, and what a spoon holds. */
-export const Outcome = memo(function Outcome({ r, care, cost, kind, empties, currency, today, stale }: Props) {
+export const Outcome = memo(function Outcome({
+  r,
+  care,
+  cost,
+  kind,
+  empties,
+  currency,
+  today,
+  stale,
+  stopped,
+  doubts,
+}: Props) {
   const units = useUnits();
   const head = verdictHead(r.verdict);
   const w = care.window;
-  const spoon = (x: number): string => (x < 0.05 ? "0" : x < 10 ? x.toFixed(1) : x.toFixed(0));
-  const near = r.verdict.next && r.verdict.next.lacks.length === 1 && Math.abs(r.verdict.next.lacks[0]!.at - r.verdict.next.lacks[0]!.condition.line) / Math.abs(r.verdict.next.lacks[0]!.condition.line) < 0.4 ? r.verdict.next : undefined;
+  const near =
+    r.verdict.next &&
+    r.verdict.next.lacks.length === 1 &&
+    Math.abs(r.verdict.next.lacks[0]!.at - r.verdict.next.lacks[0]!.condition.line) /
+      Math.abs(r.verdict.next.lacks[0]!.condition.line) <
+      0.4
+      ? r.verdict.next
+      : undefined;
   const perSpoon = spoonOf(r);
   const priced = cost.lines.some((l) => l.price !== undefined && l.price > 0);
   return (
     <section aria-labelledby="outcome" className={stale ? "opacity-60" : ""}>
-      <h2 id="outcome" className="ruled-head">What you will have</h2>
+      <h2 id="outcome" className="ruled-head">
+        What you will have
+      </h2>
       <div className="grid grid-cols-2 gap-4 pt-2">
         <p>
-          <span className="block text-[2.25rem] font-bold leading-tight" data-testid="yield">{units.volumeExact(r.finished.ml.value)}</span>
-          <span className="quiet">between {Math.round(r.finished.ml.low / 5) * 5} and {Math.round(r.finished.ml.high / 5) * 5}</span>
+          <span className="block text-[1.875rem] font-bold leading-tight" data-testid="yield">
+            {units.volume(r.finished.ml.value)}
+          </span>
+          <span className="quiet">
+            {units.display === "kitchen" && `${units.volumeExact(r.finished.ml.value)}, `}between{" "}
+            {Math.round(r.finished.ml.low / 5) * 5} and {Math.round(r.finished.ml.high / 5) * 5} mL
+          </span>
         </p>
         <p>
-          <span className="block text-[2.25rem] font-bold leading-tight" data-testid="ready">{w ? printDay(addDays(today, w.best), "short") : "today"}</span>
-          <span className="quiet">{w ? `strain ${printDay(addDays(today, w.earliest), "short")} to ${printDay(addDays(today, w.latest), "short")}` : "strained and bottled the same day"}</span>
+          <span className="block text-[1.875rem] font-bold leading-tight" data-testid="ready">
+            {w ? printDay(addDays(today, w.best), "short") : "today"}
+          </span>
+          <span className="quiet">
+            {w
+              ? `strain ${printDay(addDays(today, w.earliest), "short")} to ${printDay(addDays(today, w.latest), "short")}`
+              : "strained and bottled the same day"}
+          </span>
         </p>
       </div>
-      <h3 className="pt-3 text-[1.25rem] font-bold leading-snug" data-testid="verdict">{head.place} {head.life && <span className={r.verdict.place === "cupboard" ? "bg-celadon px-1" : r.verdict.place === "fridge" ? "bg-cobalt-pale px-1" : "bg-rust-pale px-1"}>{head.life}</span>}</h3>
-      <ul className="pt-1" data-testid="why">{verdictWhy(r.verdict, r).map((x, i) => <li key={i}>{x}</li>)}</ul>
-      {near && <p className="quiet pt-1">For {near.row.cupboard ? `${near.row.cupboard.words} in a cupboard` : `${near.row.fridge.words} in the fridge`}: {near.lacks.map(distanceWords).join("; ")}.</p>}
-      <div className="pt-3"><KeepingChart strained={r.strained} finished={r.finished} words={`${head.place} ${head.life}`} /></div>
+      <h3 className="pt-3 text-[1.25rem] font-bold leading-snug" data-testid="verdict">
+        {stopped ? (
+          <span className="bg-rust-pale px-1">Not as it stands.</span>
+        ) : (
+          <>
+            {head.place} {head.life && <span className={GROUND[r.verdict.place]}>{head.life}</span>}
+          </>
+        )}
+      </h3>
+      <ul className="pt-1" data-testid="why">
+        {verdictWhy(r.verdict, r).map((x, i) => (
+          <li key={i}>{x}</li>
+        ))}
+      </ul>
+      {doubts.map((d) => (
+        <p key={d.line} className="pt-1 font-semibold" data-testid="doubt">
+          Were the {d.name} {d.form}: {d.place === "do-not-keep" ? "not to keep" : `${d.place}, ${d.life}`}.
+          Say which it is.
+        </p>
+      ))}
+      {near && (
+        <p className="quiet pt-1">
+          For{" "}
+          {near.row.cupboard
+            ? `${near.row.cupboard.words} in a cupboard`
+            : `${near.row.fridge.words} in the fridge`}
+          : {near.lacks.map(distanceWords).join("; ")}.
+        </p>
+      )}
+      <div className="pt-3">
+        <KeepingChart strained={r.strained} finished={r.finished} words={`${head.place} ${head.life}`} />
+      </div>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 border-t border-rule pt-2 mt-1">
         <dt className="text-ash">a spoon</dt>
-        <dd className="text-right">{spoon(perSpoon.herb.value)} g herb&ensp;{spoon(perSpoon.sugar.value)} g sugar{r.finished.abv.value > 0.1 ? <>&ensp;{spoon(perSpoon.alcohol.value)} g alcohol</> : null}</dd>
+        <dd className="text-right">
+          {spoon(perSpoon.herb.value)} g herb&ensp;{spoon(perSpoon.sugar.value)} g sugar
+          {r.finished.abv.value > 0.1 ? <>&ensp;{spoon(perSpoon.alcohol.value)} g alcohol</> : null}
+        </dd>
         <dt className="text-ash">bottles</dt>
-        <dd className="text-right" data-testid="bottles"><Bottles ml={Math.round(r.finished.ml.value / 5) * 5} kind={kind} empties={empties} /></dd>
+        <dd className="text-right" data-testid="bottles">
+          <Bottles ml={Math.round(r.finished.ml.value / 5) * 5} kind={kind} empties={empties} />
+        </dd>
         {priced && (
           <>
             <dt className="text-ash">cost</dt>
-            <dd className="text-right" data-testid="cost">{printMoney(cost.batch.value, currency)}{cost.unpriced.length > 0 ? ` without ${cost.unpriced.join(", ")}` : ""}, {printMoney(cost.perSpoon.value, currency)} a spoon</dd>
+            <dd className="text-right" data-testid="cost">
+              {printMoney(cost.batch.value, currency)}
+              {cost.unpriced.length > 0 ? ` without ${cost.unpriced.join(", ")}` : ""},{" "}
+              {printMoney(cost.perSpoon.value, currency)} a spoon
+            </dd>
           </>
         )}
         {r.shares && (
           <>
             <dt className="text-ash">sweetener</dt>
-            <dd className="text-right">{Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid, {Math.round(100 * r.shares.honeyOfFinished)} % of bottle, {Math.round(100 * r.shares.sugarByWeight)} % sugar w/w</dd>
+            <dd className="text-right">
+              {Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid,{" "}
+              {Math.round(100 * r.shares.honeyOfFinished)} % of bottle,{" "}
+              {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight
+            </dd>
           </>
         )}
       </dl>

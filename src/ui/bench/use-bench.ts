@@ -1,41 +1,55 @@
 "use client";
-import { useCallback, useEffect, useMemo, useReducer, useRef } from "react";
-import { Plan } from "@/core/remedy/plan";
-import type { Household } from "@/core/quantity/units";
-import type { Usual } from "@/core/remedy/ways";
-import { type Action, type Bench, type History, fresh, step, usualName } from "./state";
+import { useEffect, useMemo, useReducer } from "react";
+import type { Bench as Fittings } from "@/core/plan/ways";
+import type { UnitSystem } from "@/core/quantity/units";
+import { keepDraft, keptDraft } from "./draft";
+import type { Around } from "./made";
+import { type Bench, type Edit, begun, fresh, step } from "./state";
 
-const DRAFT = "jolly-bench";
+/** A text field keeps its own undo while it holds the focus and has something to undo. */
+const keepsUndo = (at: EventTarget | null): boolean =>
+  at instanceof HTMLInputElement && at.value !== "" && at.getAttribute("role") === "combobox";
 
-/** A draft kept in this browser, if it still reads as one. */
-function kept(): Bench | undefined {
-  try {
-    const text = localStorage.getItem(DRAFT);
-    if (!text) return undefined;
-    const d = JSON.parse(text) as Partial<Bench>;
-    const plan = Plan.safeParse({ ...d.plan, name: d.plan?.name || "Untitled" });
-    if (!plan.success || typeof d.id !== "string" || typeof d.key !== "string") return undefined;
-    const rest = Plan.array().safeParse(d.rest ?? []);
-    return { plan: plan.data, named: d.named === true, id: d.id, key: d.key, reasons: d.reasons ?? {}, rest: rest.success ? rest.data : [], shop: { price: String(d.shop?.price ?? ""), ml: String(d.shop?.ml ?? "") } };
-  } catch {
-    return undefined;
-  }
+/** What may be done on the Bench; the same functions from one drawing to the next. */
+export interface BenchActions {
+  readonly edit: (edit: Edit, about?: string) => void;
+  /** An edit that changes one line's form: what it was can be had again. */
+  readonly reform: (edit: Edit) => void;
+  readonly change: (to: Partial<Bench>, about?: string) => void;
+  readonly rename: (name: string) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly replace: (to: Bench) => void;
 }
 
-/** The Bench's state: history with undo and redo, kept in this browser until it is begun. Its handlers never change, so that only what moved is drawn again. */
-export function useBench(household: Household, usualJar: string, usual: Usual) {
-  const [history, act] = useReducer(step, undefined, (): History => ({ now: { ...fresh(household, usualJar, usual), id: "" }, past: [], future: [], about: undefined }));
-  const bench = history.now;
-  const plan = useMemo<Plan>(() => ({ ...bench.plan, name: bench.named ? bench.plan.name : usualName(bench.plan) }), [bench]);
-  const newest = useRef({ bench, plan });
-  newest.current = { bench, plan };
-
+/** The Bench’s state: one reducer that holds plan and reckoning, kept in this browser until it is begun. */
+export function useBench(household: UnitSystem, fittings: Fittings, around: Around) {
+  const [state, act] = useReducer(step, undefined, () =>
+    begun({ ...fresh(household, fittings), id: "" }, around),
+  );
+  const actions = useMemo<BenchActions>(
+    () => ({
+      edit: (edit, about) => act({ do: "edit", edit, about }),
+      reform: (edit) => act({ do: "edit", edit, hint: true }),
+      change: (to, about) => act({ do: "change", to, about }),
+      rename: (name) => act({ do: "rename", name }),
+      undo: () => act({ do: "undo" }),
+      redo: () => act({ do: "redo" }),
+      replace: (to) => act({ do: "replace", to }),
+    }),
+    [],
+  );
   // Once: what the stores hold may change under it, what stands on the Bench does not.
-  useEffect(() => act({ do: "replace", to: kept() ?? fresh(household, usualJar, usual) }), [household]);
+  useEffect(() => {
+    actions.replace(keptDraft() ?? fresh(household, fittings));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a Bench is set out once
+  }, [actions]);
+  useEffect(() => act({ do: "stores", around }), [around]);
+  const bench = state.now;
   useEffect(() => {
     if (bench.id === "") return;
     // Kept once the hand rests, and at the latest when the page goes.
-    const keep = (): void => localStorage.setItem(DRAFT, JSON.stringify(bench));
+    const keep = (): void => keepDraft(bench);
     const soon = setTimeout(keep, 150);
     window.addEventListener("pagehide", keep);
     return () => {
@@ -45,21 +59,12 @@ export function useBench(household: Household, usualJar: string, usual: Usual) {
   }, [bench]);
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
-      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z") return;
-      // Text fields keep their own undo while they hold the focus and have something to undo.
-      if (e.target instanceof HTMLInputElement && e.target.value !== "" && e.target.getAttribute("role") === "combobox") return;
+      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z" || keepsUndo(e.target)) return;
       e.preventDefault();
       act({ do: e.shiftKey ? "redo" : "undo" });
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, []);
-
-  const change = useCallback((to: Plan, about?: string): void => {
-    act({ do: "change", to: { ...newest.current.bench, plan: to }, ...(about === undefined ? {} : { about }) });
-  }, []);
-  const changeBench = useCallback((to: Partial<Bench>, about?: string): void => act({ do: "change", to: { ...newest.current.bench, ...to }, ...(about === undefined ? {} : { about }) }), []);
-  const giveReason = useCallback((id: string, why: string): void => changeBench({ reasons: { ...newest.current.bench.reasons, [id]: why } }, `reason-${id}`), [changeBench]);
-  const forget = useCallback((): void => localStorage.removeItem(DRAFT), []);
-  return { bench, plan, history, act: act as (a: Action) => void, change, changeBench, giveReason, forget, newest };
+  return { state, actions };
 }

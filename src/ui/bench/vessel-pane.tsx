@@ -1,20 +1,24 @@
 "use client";
-import { memo, useMemo } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
+import { multiplied } from "@/core/advice/scale";
 import type { Caution } from "@/core/cautions/caution";
 import type { Fault } from "@/core/fault";
-import type { Plan } from "@/core/remedy/plan";
-import type { Reckoning } from "@/core/remedy/reckon";
-import type { Program } from "@/core/remedy/resolve";
+import type { Plan } from "@/core/plan/plan";
+import type { Program, Resolved } from "@/core/reckoning/program";
+import type { Reckoning } from "@/core/reckoning/reckon";
 import type { Busy } from "@/core/stores/free";
 import type { VesselOnHand } from "@/core/stores/stores";
-import { VESSELS } from "@/core/vessel/catalogue";
-import { LIDS, LID_WORDS, type Lid, VESSEL_SORTS, type Vessel, type VesselSpec, WARES, WARE_WORDS, type Ware, vesselWords } from "@/core/vessel/vessel";
-import { type DrawnLayer, type DrawnMark, VesselFigure } from "../figures/vessel";
+import type { Fit } from "@/core/vessel/fit";
+import { type Lid, type Vessel, type Ware, isPot, vesselWords } from "@/core/vessel/vessel";
 import { substanceOf } from "../figures/substance";
+import { type DrawnLayer, type DrawnMark, VesselFigure } from "../figures/vessel";
 import { useUnits } from "../kit/units";
-import { useAsked } from "./asked";
-import { CautionNote } from "./cautions";
-import { type Alike, alike, chosenAmong, freeChoices } from "./vessel-choice";
+import { CautionNote } from "../plan/cautions";
+import { OwnVessel, isMeasured } from "./own-vessel";
+import type { BenchActions } from "./use-bench";
+import { alike, chosenAmong } from "./vessel-choice";
+import { VesselNotes } from "./vessel-notes";
+import { LidAndWare, VesselSelect } from "./vessel-select";
 
 export type VesselPart = Pick<Plan, "vessel" | "lid" | "ware">;
 
@@ -31,148 +35,152 @@ interface Props {
   readonly busy: readonly Busy[];
   /** Put these in the plan's place of the vessel, its lid and its ware. */
   readonly choose: (part: VesselPart, about?: string) => void;
-  readonly setLid: (lid: Lid) => void;
-  readonly setWare: (ware: Ware) => void;
+  readonly edit: BenchActions["edit"];
   readonly take: (plan: Plan, rest?: Plan) => void;
 }
 
-const SORT_WORDS: Readonly<Record<string, string>> = { jar: "Any jar", bottle: "Any bottle", dropper: "Any dropper bottle", crock: "Any crock", pot: "Any pot", "pressure-pot": "Any pressure pot" };
-const OWN: VesselSpec = { id: "own", name: "my own jar", sort: "jar", lid: "glass", shape: { heightCm: 15, diameterCm: 9 } };
+const layersOf = (fit: Fit, stuffs: readonly Resolved[], brimCm: number): DrawnLayer[] =>
+  fit.layers.flatMap((l) => {
+    const of = stuffs[l.of];
+    return of ? [{ fromCm: l.fromCm, toCm: Math.min(l.toCm, brimCm), substance: substanceOf(of.stuff) }] : [];
+  });
 
-const ownWords = (a: Alike): string => {
-  const left = a.count - a.holds.length;
-  return `${vesselWords(a.choice.vessel)}${left === 0 ? ` (${a.holds.join(", ")})` : a.count > 1 ? ` (${left} of ${a.count})` : ""}`;
-};
+/** One mark for all the herb, at its top; one for every liquid. */
+function marksOf(fit: Fit, stuffs: readonly Resolved[]): DrawnMark[] {
+  const herbs = fit.marks.filter((m) => m.sort === "herb");
+  const top = herbs.at(-1);
+  const liquids = fit.marks
+    .filter((m) => m.sort === "liquid")
+    .map((m) => ({
+      cm: m.cm,
+      words: `${stuffs[m.of]?.stuff.name.split(" ").at(-1) ?? ""} to here`,
+      hidden: m.hidden,
+    }));
+  return top
+    ? [{ cm: top.cm, words: herbs.length > 1 ? "herbs, pressed" : "herb, pressed" }, ...liquids]
+    : liquids;
+}
 
-/** The list of vessels, the household's own first; drawn again only when the choice changes, since it is long. */
-const VesselChoice = memo(function VesselChoice({ chosen, own, choose }: { chosen: string; own: readonly Alike[]; choose: Props["choose"] }) {
-  const pick = (value: string): void => {
-    if (value === "own") return choose({ vessel: OWN });
-    const mine = own.find((a) => `yours ${a.id}` === value);
-    if (!mine) return choose({ vessel: value || undefined });
-    const { named, lid, ware } = mine.choice;
-    choose({ vessel: named, ...(lid ? { lid } : {}), ...(ware ? { ware } : {}) });
+/** Pixels a centimetre, so that the vessel fills its place whatever its size. */
+const scaleFor = (v: Vessel): number =>
+  Math.min(26, 400 / (v.solid.brimCm + 2.5), 210 / Math.max(...v.solid.profile.map(([, d]) => d)));
+
+function Drawing({ p, v }: { p: Props; v: Vessel }) {
+  const { lengths } = useUnits();
+  const fit = p.reckoning?.fit;
+  const stuffs = p.program?.lines.filter((l) => l.atOnce) ?? [];
+  const floats = fit && fit.floaters.length > 0 && !p.plan.weighted && fit.coverCm < 1;
+  return (
+    <VesselFigure
+      profile={v.solid.profile}
+      layers={fit ? layersOf(fit, stuffs, v.solid.brimCm) : []}
+      marks={fit ? marksOf(fit, stuffs) : []}
+      lid={v.lid}
+      scale={scaleFor(v)}
+      headspaceCm={v.headspaceCm}
+      measured
+      ruler={lengths}
+      floaters={p.plan.weighted ? [] : (fit?.floaters ?? [])}
+      title={vesselWords(v)}
+      {...(floats ? { floatAtCm: fit.day0.liquidCm } : {})}
+    />
+  );
+}
+
+/** Twice or half of all that is measured; what cannot be said so small or so large is told. */
+function Multiply({ plan, edit }: Pick<Props, "plan" | "edit">) {
+  const [told, setTold] = useState("");
+  const by = (factor: number): void => {
+    const made = multiplied(plan, factor);
+    setTold(made.ok ? made.value.tell.join(" ") : made.faults[0]!.message);
+    if (made.ok) edit(() => made.value.plan);
   };
-  const groups = [["Yours, free now", own.filter((a) => a.holds.length < a.count)], ["Yours, working", own.filter((a) => a.holds.length === a.count)]] as const;
   return (
-    <>
-      <label className="sr-only" htmlFor="vessel-choice">Vessel</label>
-      <select id="vessel-choice" className="stitch max-w-full py-0.5" value={chosen} onChange={(e) => pick(e.target.value)}>
-        {chosen === "" && <option value="">no vessel</option>}
-        {groups.map(([name, mine]) => mine.length > 0 && <optgroup key={name} label={name}>{mine.map((a) => <option key={a.id} value={`yours ${a.id}`}>{ownWords(a)}</option>)}</optgroup>)}
-        {VESSEL_SORTS.map((sort) => (
-          <optgroup key={sort} label={SORT_WORDS[sort]}>
-            {[...VESSELS.values()].filter((x) => x.sort === sort).map((x) => <option key={x.id} value={x.id}>{vesselWords(x)}</option>)}
-          </optgroup>
-        ))}
-        <optgroup label="Measured"><option value="own">another, measured …</option></optgroup>
-      </select>
-    </>
-  );
-});
-
-/** Its lid, and what it is made of where that is in question; drawn again only when they change. */
-const LidAndWare = memo(function LidAndWare({ lid, ware, pot, crock, setLid, setWare }: { lid: Lid; ware: Ware; pot: boolean; crock: boolean; setLid: (lid: Lid) => void; setWare: (ware: Ware) => void }) {
-  return (
-    <>
-      {!pot && (
-        <>
-          {", "}
-          <label className="sr-only" htmlFor="lid-choice">Lid</label>
-          <select id="lid-choice" className="stitch py-0.5 font-normal" value={lid} onChange={(e) => setLid(e.target.value as Lid)}>
-            {LIDS.filter((l) => l !== "none").map((l) => <option key={l} value={l}>{LID_WORDS[l]}</option>)}
-          </select>
-        </>
-      )}
-      {(pot || crock || ware !== "glass") && (
-        <>
-          {", "}
-          <label className="sr-only" htmlFor="ware-choice">What it is made of</label>
-          <select id="ware-choice" className="stitch py-0.5 font-normal" value={ware} onChange={(e) => setWare(e.target.value as Ware)}>
-            {WARES.map((w) => <option key={w} value={w}>{WARE_WORDS[w]}</option>)}
-          </select>
-        </>
-      )}
-    </>
-  );
-});
-
-/** What could be done about a plan that does not fit, each one touch; found in a worker. */
-function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy" | "take">) {
-  const free = useMemo(() => {
-    const mine = freeChoices(owned, busy);
-    return mine.length > 0 ? mine : [...VESSELS.values()].map((vessel) => ({ vessel, named: vessel.id }));
-  }, [owned, busy]);
-  const found = useAsked<"fixes">({ ask: "fixes", plan, free });
-  if (!found || found.length === 0) return null;
-  return (
-    <ul className="text-left pt-1" data-testid="fixes" aria-label="What could be done about it">
-      {found.map((f) => (
-        <li key={f.id} className="flex items-baseline justify-between gap-3 border-b border-rule py-1">
-          <span>{f.words}</span>
-          <button type="button" className="plain shrink-0" aria-label={`Do this: ${f.words}`} onClick={() => take(f.plan, f.rest)}>do this</button>
-        </li>
-      ))}
-    </ul>
+    <p className="pt-1">
+      <button type="button" className="plain min-h-8 px-2" onClick={() => by(2)}>
+        double it
+      </button>
+      <button type="button" className="plain min-h-8 px-2" onClick={() => by(0.5)}>
+        halve it
+      </button>
+      <span role="status" className="quiet block">
+        {told}
+      </span>
+    </p>
   );
 }
 
 /** The middle of the Bench: which vessel, and what stands in it to scale. */
 export const VesselPane = memo(function VesselPane(p: Props) {
-  const units = useUnits();
+  const { edit, choose } = p;
   const mine = useMemo(() => alike(p.owned, p.busy), [p.owned, p.busy]);
   const ownOne = chosenAmong(mine, p.plan);
-  const spec = typeof p.plan.vessel === "object" && !ownOne ? p.plan.vessel : undefined;
-  const shape = spec && "diameterCm" in spec.shape ? spec.shape : undefined;
-  const wrong = (field: string): Fault | undefined => p.faults.find((f) => f.path.join(".") === `vessel.shape.${field}`);
   const v = p.vessel;
   const fit = p.reckoning?.fit;
-  const pot = v?.sort === "pot" || v?.sort === "pressure-pot";
-  const stuffs = p.program?.lines.filter((l) => l.atOnce) ?? [];
-  const layers: DrawnLayer[] = fit ? fit.layers.flatMap((l) => (stuffs[l.of] ? [{ fromCm: l.fromCm, toCm: Math.min(l.toCm, v?.solid.brimCm ?? l.toCm), substance: substanceOf(stuffs[l.of]!.stuff) }] : [])) : [];
-  // One mark for all the herb, at its top; one for every liquid.
-  const herbs = fit?.marks.filter((m) => m.sort === "herb") ?? [];
-  const marks: DrawnMark[] = fit
-    ? [
-        ...(herbs.length > 0 ? [{ cm: herbs[herbs.length - 1]!.cm, words: herbs.length > 1 ? "herbs, pressed" : "herb, pressed" }] : []),
-        ...fit.marks.filter((m) => m.sort === "liquid").map((m) => ({ cm: m.cm, words: `${stuffs[m.of]?.stuff.name.split(" ").at(-1) ?? ""} to here`, hidden: m.hidden })),
-      ]
-    : [];
-  // The smallest of the household's free jars that takes it, where this one stands half empty.
-  const snug = fit && v && fit.filled < 0.6 && !pot ? freeChoices(p.owned, p.busy).find((c) => c.vessel.sort === "jar" && c.vessel.fillMl >= fit.day0.ml && c.vessel.fillMl < v.fillMl) : undefined;
-  const number = (x: number): number | string => (Number.isFinite(x) ? x : "");
-  const { lid, ware } = p.plan;
-  const keep = { ...(lid ? { lid } : {}), ...(ware ? { ware } : {}) };
-  const tooFull = (fit && (fit.overLineMl > 1 || fit.coverCm < -0.05)) || p.faults.some((f) => f.name === "DoesNotFit");
+  const measured = !ownOne && isMeasured(p.plan.vessel) ? p.plan.vessel : undefined;
+  const named = measured ? "own" : ((p.plan.vessel as string | undefined) ?? "");
+  const setLid = useCallback((lid: Lid): void => edit((x) => ({ ...x, lid })), [edit]);
+  const setWare = useCallback((ware: Ware): void => edit((x) => ({ ...x, ware })), [edit]);
+  const tooFull =
+    (fit && (fit.overLineMl > 1 || fit.coverCm < -0.05)) || p.faults.some((f) => f.name === "DoesNotFit");
   return (
     <section aria-labelledby="vessel" className="min-w-0">
-      <h2 id="vessel" className="sr-only">The vessel</h2>
+      <h2 id="vessel" className="sr-only">
+        The vessel
+      </h2>
       <div className="grid place-items-center min-h-[24rem]">
-        {v ? <VesselFigure profile={v.solid.profile} layers={layers} marks={marks} lid={v.lid} scale={Math.min(26, 400 / (v.solid.brimCm + 2.5), 210 / Math.max(...v.solid.profile.map(([, d]) => d)))} headspaceCm={v.headspaceCm} measured floaters={p.plan.weighted ? [] : (fit?.floaters ?? [])} title={vesselWords(v)} {...(fit && fit.floaters.length > 0 && !p.plan.weighted && fit.coverCm < 1 ? { floatAtCm: fit.day0.liquidCm } : {})} /> : <p className="quiet">Choose a vessel, and what goes in stands in it to scale.</p>}
+        {v ? (
+          <Drawing p={p} v={v} />
+        ) : (
+          <p className="quiet">Choose a vessel, and what goes in stands in it to scale.</p>
+        )}
       </div>
       <div className="text-center pt-1">
-        <p className="stencil text-2xl" aria-hidden="true">{v?.size ?? ""}</p>
-        <p>
-          <VesselChoice chosen={ownOne ? `yours ${ownOne.id}` : spec ? "own" : ((p.plan.vessel as string | undefined) ?? "")} own={mine} choose={p.choose} />
-          {v && <LidAndWare lid={v.lid} ware={v.ware} pot={pot} crock={v.sort === "crock"} setLid={p.setLid} setWare={p.setWare} />}
+        <p className="stencil text-2xl" aria-hidden="true">
+          {v?.size ?? ""}
         </p>
-        {ownOne && ownOne.holds.length === ownOne.count && <p className="wrong pt-1" role="status">{ownOne.holds.join(" and ")} {ownOne.count > 1 ? "stand in both of yours" : "stands in it"} today.</p>}
-        {shape && spec && (
-          <div className="flex flex-wrap justify-center gap-4 pt-2 text-left">
-            {([["heightCm", "inside height, cm"], ["diameterCm", "inside width, cm"]] as const).map(([field, words]) => (
-              <p key={field} className="w-40">
-                <label className="quiet block" htmlFor={`own-${field}`}>{words}</label>
-                <input id={`own-${field}`} type="number" step="0.1" className="field w-full" aria-invalid={wrong(field) !== undefined} aria-describedby={wrong(field) ? `own-${field}-wrong` : undefined} value={number(shape[field])} onChange={(e) => p.choose({ vessel: { ...spec, shape: { ...shape, [field]: e.target.value === "" ? 0 : Number(e.target.value) } }, ...keep }, `own-${field}`)} />
-                {wrong(field) && <span id={`own-${field}-wrong`} role="alert" className="wrong block">{wrong(field)!.message}</span>}
-              </p>
-            ))}
-          </div>
+        <p>
+          <VesselSelect chosen={ownOne ? `yours ${ownOne.id}` : named} own={mine} choose={choose} />
+          {v && (
+            <LidAndWare
+              lid={v.lid}
+              ware={v.ware}
+              pot={isPot(v)}
+              crock={v.sort === "crock"}
+              setLid={setLid}
+              setWare={setWare}
+            />
+          )}
+        </p>
+        {ownOne && ownOne.holds.length === ownOne.count && (
+          <p className="wrong pt-1" role="status">
+            {ownOne.holds.join(" and ")} {ownOne.count > 1 ? "stand in both of yours" : "stands in it"} today.
+          </p>
         )}
-        {fit && fit.overLineMl > 1 && <p role="alert" className="wrong pt-1">{fit.overBrimMl > 0 ? `It runs over by ${units.volumeExact(fit.overBrimMl)}. Take less, or a larger jar.` : `It stands ${units.volumeExact(fit.overLineMl)} above the line; leave a finger of air under the lid.`}</p>}
-        {fit && fit.filled < 0.6 && !pot && <p className="quiet pt-1">It fills {Math.round(fit.filled * 100)} % of the {v?.sort}; a smaller one leaves less air over the herb. {snug && <button type="button" className="plain" onClick={() => p.choose({ vessel: snug.named, ...(snug.lid ? { lid: snug.lid } : {}), ...(snug.ware ? { ware: snug.ware } : {}) })}>Take the {vesselWords(snug.vessel)}</button>}</p>}
-        {fit && fit.coverCm < -0.05 && <p role="alert" className="wrong pt-1">Herb stands {Math.abs(fit.coverCm).toFixed(1)} cm above the liquid. Pour more, or take less herb.</p>}
-        {tooFull && <Fixes plan={p.plan} owned={p.owned} busy={p.busy} take={p.take} />}
-        <div className="text-left max-w-md mx-auto">{p.cautions.map((c, i) => <CautionNote key={`${c.id}-${i}`} caution={c} reason={p.reasons[c.id] ?? ""} giveReason={p.giveReason} />)}</div>
+        {measured && <OwnVessel spec={measured} faults={p.faults} choose={choose} />}
+        <Multiply plan={p.plan} edit={edit} />
+        <VesselNotes
+          plan={p.plan}
+          vessel={v}
+          fit={fit}
+          tooFull={tooFull === true}
+          owned={p.owned}
+          busy={p.busy}
+          choose={choose}
+          take={p.take}
+        />
+        <div className="text-left max-w-md mx-auto">
+          {p.cautions
+            .filter((c) => c.about.what === "vessel")
+            .map((c, i) => (
+              <CautionNote
+                key={`${c.id}-${i}`}
+                caution={c}
+                reason={p.reasons[c.id] ?? ""}
+                giveReason={p.giveReason}
+              />
+            ))}
+        </div>
       </div>
     </section>
   );

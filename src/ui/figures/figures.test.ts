@@ -27,14 +27,42 @@ describe("the drawing", () => {
   test("every vessel there is draws, full of everything, without a number that is not one", () => {
     for (const v of VESSELS.values()) {
       const top = v.solid.brimCm - v.headspaceCm;
-      const layers = SUBSTANCES.map((substance, i) => ({ fromCm: (top * i) / SUBSTANCES.length, toCm: (top * (i + 1)) / SUBSTANCES.length, substance }));
-      const svg = renderToStaticMarkup(createElement(VesselFigure, { profile: v.solid.profile, layers, marks: layers.map((l) => ({ cm: l.toCm, words: l.substance })), lid: v.lid, scale: 20, measured: true, headspaceCm: v.headspaceCm, floaters: ["hyssop"], floatAtCm: top, title: v.name }));
+      const layers = SUBSTANCES.map((substance, i) => ({
+        fromCm: (top * i) / SUBSTANCES.length,
+        toCm: (top * (i + 1)) / SUBSTANCES.length,
+        substance,
+      }));
+      const svg = renderToStaticMarkup(
+        createElement(VesselFigure, {
+          profile: v.solid.profile,
+          layers,
+          marks: layers.map((l) => ({ cm: l.toCm, words: l.substance })),
+          lid: v.lid,
+          scale: 20,
+          measured: true,
+          headspaceCm: v.headspaceCm,
+          floaters: ["hyssop"],
+          floatAtCm: top,
+          title: v.name,
+        }),
+      );
       expect(svg).not.toMatch(/NaN|Infinity|undefined/);
       expect(svg).toContain('role="img"');
     }
   });
   test("is told in words from the base up", () => {
-    expect(described({ title: "1 L clip-top jar", layers: [{ fromCm: 3, toCm: 8, substance: "vinegar" }, { fromCm: 0, toCm: 3, substance: "leaf-dried" }], floaters: ["hyssop"] })).toBe("1 L clip-top jar. From the base up: dried herb from 0.0 to 3.0 cm; vinegar from 3.0 to 8.0 cm. hyssop float and want a weight.");
+    expect(
+      described({
+        title: "1 L clip-top jar",
+        layers: [
+          { fromCm: 3, toCm: 8, substance: "vinegar" },
+          { fromCm: 0, toCm: 3, substance: "leaf-dried" },
+        ],
+        floaters: ["hyssop"],
+      }),
+    ).toBe(
+      "1 L clip-top jar. From the base up: dried herb from 0.0 to 3.0 cm; vinegar from 3.0 to 8.0 cm. hyssop float and want a weight.",
+    );
     expect(described({ title: "jar", layers: [] })).toBe("jar. Empty.");
   });
 });

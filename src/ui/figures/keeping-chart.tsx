@@ -1,8 +1,17 @@
 import { memo } from "react";
 import { type KeepingMap, keepingMap } from "@/core/keeping/map";
-import type { Figures } from "@/core/remedy/reckon";
+import type { Figures } from "@/core/reckoning/reckon";
 
-const maps: Partial<Record<KeepingMap["up"], { map: KeepingMap; paths: { cupboard: string; "use-now": string }; spots: Record<string, [number, number] | undefined> }>> = {};
+const maps: Partial<
+  Record<
+    KeepingMap["up"],
+    {
+      map: KeepingMap;
+      paths: { cupboard: string; "use-now": string };
+      spots: Record<string, [number, number] | undefined>;
+    }
+  >
+> = {};
 const W = 340;
 const H = 124;
 
@@ -16,11 +25,13 @@ function drawn(up: KeepingMap["up"]) {
   const paths = { cupboard: "", "use-now": "" };
   const sums: Record<string, { x: number; y: number; n: number }> = {};
   map.cells.forEach((row, r) => {
-    for (let i = 0; i < row.length; ) {
+    for (let i = 0; i < row.length;) {
       let j = i;
       while (j < row.length && row[j] === row[i]) j++;
       const region = row[i]!;
-      if (region !== "fridge") paths[region] += `M${(i * cw).toFixed(1)} ${(H - (r + 1) * ch).toFixed(1)}h${((j - i) * cw).toFixed(1)}v${(ch + 0.3).toFixed(1)}h-${((j - i) * cw).toFixed(1)}z`;
+      if (region !== "fridge")
+        paths[region] +=
+          `M${(i * cw).toFixed(1)} ${(H - (r + 1) * ch).toFixed(1)}h${((j - i) * cw).toFixed(1)}v${(ch + 0.3).toFixed(1)}h-${((j - i) * cw).toFixed(1)}z`;
       const s = (sums[region] ??= { x: 0, y: 0, n: 0 });
       s.x += ((i + j) / 2) * cw * (j - i);
       s.y += (H - (r + 0.5) * ch) * (j - i);
@@ -28,7 +39,12 @@ function drawn(up: KeepingMap["up"]) {
       i = j;
     }
   });
-  const spots = Object.fromEntries(["cupboard", "fridge", "use-now"].map((k) => [k, sums[k] ? [sums[k].x / sums[k].n, sums[k].y / sums[k].n] : undefined])) as Record<string, [number, number] | undefined>;
+  const spots = Object.fromEntries(
+    ["cupboard", "fridge", "use-now"].map((k) => [
+      k,
+      sums[k] ? [sums[k].x / sums[k].n, sums[k].y / sums[k].n] : undefined,
+    ]),
+  ) as Record<string, [number, number] | undefined>;
   return (maps[up] = { map, paths, spots });
 }
 
@@ -40,12 +56,22 @@ const Regions = memo(function Regions({ up }: { up: KeepingMap["up"] }) {
       <rect width={W} height={H} fill="var(--color-glaze)" />
       <path d={paths["use-now"]} fill="var(--color-rust-pale)" />
       <path d={paths.cupboard} fill="var(--color-celadon)" />
-      <g fontSize="14" fill="#1f2125">
-        {spots["cupboard"] && <text x={W - 6} y={16} textAnchor="end">cupboard</text>}
-        <text x={6} y={H - 6}>use soon</text>
-        {spots["fridge"] && <text x={Math.min(W - 60, spots["fridge"][0])} y={spots["fridge"][1] + 10} textAnchor="middle">fridge</text>}
+      <g fontSize="14" fill="var(--color-iron)">
+        {spots["cupboard"] && (
+          <text x={W - 6} y={16} textAnchor="end">
+            cupboard
+          </text>
+        )}
+        <text x={6} y={H - 6}>
+          use soon
+        </text>
+        {spots["fridge"] && (
+          <text x={Math.min(W - 60, spots["fridge"][0])} y={spots["fridge"][1] + 10} textAnchor="middle">
+            fridge
+          </text>
+        )}
       </g>
-      <path d={`M0 0V${H}H${W}`} fill="none" stroke="#1f2125" strokeWidth="2" />
+      <path d={`M0 0V${H}H${W}`} fill="none" stroke="var(--color-iron)" strokeWidth="2" />
     </>
   );
 });
@@ -54,8 +80,17 @@ const Regions = memo(function Regions({ up }: { up: KeepingMap["up"] }) {
  * Sweetness across, sharpness or strength up; the places as regions from the real rows, this batch as a point with its spread,
  * and the path from strained to finished.
  */
-export function KeepingChart({ strained, finished, words }: { strained: Figures; finished: Figures; words: string }) {
-  const up: KeepingMap["up"] = finished.abv.value > 2 && finished.abv.value * 0.15 > finished.acetic.value ? "abv" : "acetic";
+export function KeepingChart({
+  strained,
+  finished,
+  words,
+}: {
+  strained: Figures;
+  finished: Figures;
+  words: string;
+}) {
+  const up: KeepingMap["up"] =
+    finished.abv.value > 2 && finished.abv.value * 0.15 > finished.acetic.value ? "abv" : "acetic";
   const { map } = drawn(up);
   const x = (bx: number): number => (Math.min(map.mostAcross, bx) / map.mostAcross) * W;
   const y = (u: number): number => H - (Math.min(map.mostUp, u) / map.mostUp) * H;
@@ -65,21 +100,47 @@ export function KeepingChart({ strained, finished, words }: { strained: Figures;
   const rx = Math.max(5, (x(finished.brix.high) - x(finished.brix.low)) / 2);
   const ry = Math.max(5, (y(finished[up].low) - y(finished[up].high)) / 2);
   return (
-    <svg viewBox={`-46 -6 ${W + 52} ${H + 34}`} className="w-full h-auto" role="img" aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} degrees Brix, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}>
+    <svg
+      viewBox={`-46 -6 ${W + 52} ${H + 34}`}
+      className="w-full h-auto"
+      role="img"
+      aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} degrees Brix, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}
+    >
       <Regions up={up} />
       {moved && (
         <>
-          <path d={`M${from[0]} ${from[1]}L${at[0]} ${at[1]}`} stroke="#1c3d94" strokeWidth="2.5" strokeDasharray="3 5" strokeLinecap="round" />
-          <circle cx={from[0]} cy={from[1]} r="3.5" fill="var(--color-paper)" stroke="#1c3d94" strokeWidth="2" />
+          <path
+            d={`M${from[0]} ${from[1]}L${at[0]} ${at[1]}`}
+            stroke="var(--color-cobalt)"
+            strokeWidth="2.5"
+            strokeDasharray="3 5"
+            strokeLinecap="round"
+          />
+          <circle
+            cx={from[0]}
+            cy={from[1]}
+            r="3.5"
+            fill="var(--color-paper)"
+            stroke="var(--color-cobalt)"
+            strokeWidth="2"
+          />
         </>
       )}
-      <ellipse cx={at[0]} cy={at[1]} rx={rx} ry={ry} fill="#1c3d94" opacity="0.25" />
-      <circle cx={at[0]} cy={at[1]} r="6.5" fill="#1c3d94" />
-      <g fontSize="14" fill="#55534f">
-        <text x="-8" y="12" textAnchor="end">{up === "acetic" ? "acid" : "spirit"}</text>
-        <text x="-8" y="28" textAnchor="end">%</text>
-        <text x="0" y={H + 20}>0</text>
-        <text x={W} y={H + 20} textAnchor="end">sweetness, °Bx</text>
+      <ellipse cx={at[0]} cy={at[1]} rx={rx} ry={ry} fill="var(--color-cobalt)" opacity="0.25" />
+      <circle cx={at[0]} cy={at[1]} r="6.5" fill="var(--color-cobalt)" />
+      <g fontSize="14" fill="var(--color-ash)">
+        <text x="-8" y="12" textAnchor="end">
+          {up === "acetic" ? "acid" : "spirit"}
+        </text>
+        <text x="-8" y="28" textAnchor="end">
+          %
+        </text>
+        <text x="0" y={H + 20}>
+          0
+        </text>
+        <text x={W} y={H + 20} textAnchor="end">
+          sweetness, °Bx
+        </text>
       </g>
     </svg>
   );

@@ -1,6 +1,6 @@
 "use client";
 import { memo, useRef } from "react";
-import type { Rail, RailJoint, RailNotch, RailPart } from "@/core/remedy/rail";
+import type { Rail, RailJoint, RailNotch, RailPart } from "@/core/advice/rail";
 import { type Substance, fillOf, substanceOf } from "./substance";
 
 /** How near a notch the hand must be to settle on it, as a share of the two neighbours. */
@@ -28,52 +28,133 @@ function withRoom(all: readonly Named[]): ReadonlySet<RailNotch> {
   };
   for (const n of [...all].sort((x, y) => x.off - y.off)) {
     const [from, to] = reach(n);
-    if (kept.every((k) => { const [f, t] = reach(k); return to < f || from > t; })) kept.push(n);
+    if (
+      kept.every((k) => {
+        const [f, t] = reach(k);
+        return to < f || from > t;
+      })
+    )
+      kept.push(n);
   }
   return new Set(kept.map((k) => k.notch));
 }
 
 /** A name at the end of the bar is set inside it. */
-const anchored = (at: number): string => (at < 0.05 ? "items-start" : at > 0.95 ? "items-end -translate-x-full" : "items-center -translate-x-1/2");
+function anchored(at: number): string {
+  if (at < 0.05) return "items-start";
+  return at > 0.95 ? "items-end -translate-x-full" : "items-center -translate-x-1/2";
+}
 
-const substanceAt = (p: RailPart): Substance => (p.of === "decoction" || p.of === "steam" ? p.of : substanceOf(p.of));
+const substanceAt = (p: RailPart): Substance =>
+  p.of === "decoction" || p.of === "steam" ? p.of : substanceOf(p.of);
+
+/**
+ * The share a key asks for. Right and up move the joint to the right, and raise the value a reader speaks: the share of what stands left of it.
+ * Page keys go to the next notch on that side, Home and End to the ends.
+ */
+function keyed(key: string, far: boolean, share: number, j: RailJoint): number | undefined {
+  const by = far ? 0.05 : 0.01;
+  const notches = j.notches.map((n) => n.share);
+  switch (key) {
+    case "ArrowRight":
+    case "ArrowUp":
+      return share - by;
+    case "ArrowLeft":
+    case "ArrowDown":
+      return share + by;
+    case "PageUp":
+      return Math.max(...notches.filter((n) => n < share - 1e-3), j.least ?? LEAST);
+    case "PageDown":
+      return Math.min(...notches.filter((n) => n > share + 1e-3), j.most ?? MOST);
+    case "Home":
+      return j.most ?? MOST;
+    case "End":
+      return j.least ?? LEAST;
+    default:
+      return undefined;
+  }
+}
 
 /**
  * The ratio as a bar whose joints are dragged, nudged with arrow keys, or settled on a school's notch.
  * @param move called with a joint's new share; `dragging` while a pointer holds it
  */
-export const PartsRail = memo(function PartsRail({ rail, move }: { rail: Rail; move: (joint: RailJoint, share: number, dragging: boolean) => void }) {
+export const PartsRail = memo(function PartsRail({
+  rail,
+  move,
+}: {
+  rail: Rail;
+  move: (joint: RailJoint, share: number, dragging: boolean) => void;
+}) {
   const bar = useRef<HTMLDivElement>(null);
   const { parts: segments, joints } = rail;
   const total = segments.reduce((s, x) => s + x.parts, 0);
   if (!(total > 0)) return null;
   const starts = segments.map((_, i) => segments.slice(0, i).reduce((s, x) => s + x.parts, 0) / total);
-  const shareOf = (j: RailJoint): number => segments[j.left + 1]!.parts / (segments[j.left]!.parts + segments[j.left + 1]!.parts);
-  const bounded = (j: RailJoint, share: number): number => Math.min(j.most ?? MOST, Math.max(j.least ?? LEAST, share));
-  const settle = (j: RailJoint, share: number): number => j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? bounded(j, share);
-  const span = (j: RailJoint): [number, number] => [starts[j.left]!, starts[j.left]! + (segments[j.left]!.parts + segments[j.left + 1]!.parts) / total];
-  const notchAt = (j: RailJoint, n: RailNotch): number => { const [from, to] = span(j); return to - n.share * (to - from); };
-  const said = withRoom(joints.flatMap((j) => j.notches.map((notch) => ({ notch, at: notchAt(j, notch), off: Math.abs(notch.share - shareOf(j)) }))));
+  const shareOf = (j: RailJoint): number =>
+    segments[j.left + 1]!.parts / (segments[j.left]!.parts + segments[j.left + 1]!.parts);
+  const bounded = (j: RailJoint, share: number): number =>
+    Math.min(j.most ?? MOST, Math.max(j.least ?? LEAST, share));
+  const settle = (j: RailJoint, share: number): number =>
+    j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? bounded(j, share);
+  const span = (j: RailJoint): [number, number] => [
+    starts[j.left]!,
+    starts[j.left]! + (segments[j.left]!.parts + segments[j.left + 1]!.parts) / total,
+  ];
+  const notchAt = (j: RailJoint, n: RailNotch): number => {
+    const [from, to] = span(j);
+    return to - n.share * (to - from);
+  };
+  const said = withRoom(
+    joints.flatMap((j) =>
+      j.notches.map((notch) => ({ notch, at: notchAt(j, notch), off: Math.abs(notch.share - shareOf(j)) })),
+    ),
+  );
   return (
     <section aria-label={rail.title} className="pt-1">
       <p className="quiet">{rail.title}</p>
       <div className="relative h-9 text-[0.9375rem]" aria-hidden="true">
-        {joints.flatMap((j) => j.notches.map((n) => (
-          <span key={`${j.left}-${n.name}`} className={`absolute bottom-0 flex flex-col leading-none whitespace-nowrap ${anchored(notchAt(j, n))}`} style={{ left: `${100 * notchAt(j, n)}%` }}>
-            {said.has(n) ? n.name : ""}
-            <span className="block mt-1 w-[2px] h-2 bg-iron" />
-          </span>
-        )))}
+        {joints.flatMap((j) =>
+          j.notches.map((n) => (
+            <span
+              key={`${j.left}-${n.name}`}
+              className={`absolute bottom-0 flex flex-col leading-none whitespace-nowrap ${anchored(notchAt(j, n))}`}
+              style={{ left: `${100 * notchAt(j, n)}%` }}
+            >
+              {said.has(n) ? n.name : ""}
+              <span className="block mt-1 w-[2px] h-2 bg-iron" />
+            </span>
+          )),
+        )}
       </div>
       <div ref={bar} className="relative h-10 touch-none select-none">
         <svg className="absolute inset-0 w-full h-9 top-0.5" aria-hidden="true">
           {segments.map((s, i) => (
-            <rect key={s.name} x={`${100 * starts[i]!}%`} y="0.5" width={`${(100 * s.parts) / total}%`} height="34" fill={fillOf(substanceAt(s))} stroke="#1f2125" />
+            <rect
+              key={s.name}
+              x={`${100 * starts[i]!}%`}
+              y="0.5"
+              width={`${(100 * s.parts) / total}%`}
+              height="34"
+              fill={fillOf(substanceAt(s))}
+              stroke="var(--color-iron)"
+            />
           ))}
         </svg>
         {segments.map((s, i) => (
-          <span key={s.name} className="absolute top-2 pl-2 pr-3 max-w-full overflow-hidden pointer-events-none" style={{ left: `calc(${100 * starts[i]!}% + ${i === 0 ? 0 : 6}px)`, width: `calc(${(100 * s.parts) / total}% - 10px)` }}>
-            {s.words !== "" && <span className="bg-glaze px-1.5 font-semibold whitespace-nowrap text-[0.9375rem] inline-block max-w-full overflow-hidden text-ellipsis align-top">{s.words}</span>}
+          <span
+            key={s.name}
+            className="absolute top-2 pl-2 pr-3 max-w-full overflow-hidden pointer-events-none"
+            style={{
+              left: `calc(${100 * starts[i]!}% + ${i === 0 ? 0 : 6}px)`,
+              width: `calc(${(100 * s.parts) / total}% - 10px)`,
+            }}
+          >
+            {s.words !== "" && (
+              <span className="bg-glaze px-1.5 font-semibold whitespace-nowrap text-[0.9375rem] inline-block max-w-full overflow-hidden text-ellipsis align-top">
+                {s.words}
+              </span>
+            )}
           </span>
         ))}
         {joints.map((j) => {
@@ -85,10 +166,12 @@ export const PartsRail = memo(function PartsRail({ rail, move }: { rail: Rail; m
               role="slider"
               tabIndex={0}
               aria-label={j.name}
-              aria-valuemin={Math.round(100 * (j.least ?? LEAST))}
-              aria-valuemax={Math.round(100 * (j.most ?? MOST))}
-              aria-valuenow={Math.round(100 * share)}
-              aria-valuetext={[segments[j.left]!, segments[j.left + 1]!].map((x) => x.words || `no ${x.name}`).join(", ")}
+              aria-valuemin={Math.round(100 * (1 - (j.most ?? MOST)))}
+              aria-valuemax={Math.round(100 * (1 - (j.least ?? LEAST)))}
+              aria-valuenow={Math.round(100 * (1 - share))}
+              aria-valuetext={[segments[j.left]!, segments[j.left + 1]!]
+                .map((x) => x.words || `no ${x.name}`)
+                .join(", ")}
               className="absolute -top-0.5 h-11 w-6 -ml-3 cursor-ew-resize grid place-items-center touch-none"
               style={{ left: `${100 * starts[j.left + 1]!}%` }}
               onPointerDown={(e) => {
@@ -107,15 +190,16 @@ export const PartsRail = memo(function PartsRail({ rail, move }: { rail: Rail; m
               onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
               onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
               onKeyDown={(e) => {
-                const by = e.shiftKey ? 0.05 : 0.01;
-                const ordered = [...j.notches].sort((a, b) => a.share - b.share);
-                const next = e.key === "ArrowLeft" || e.key === "ArrowDown" ? share + by : e.key === "ArrowRight" || e.key === "ArrowUp" ? share - by : e.key === "PageUp" ? (ordered.find((n) => n.share > share + 1e-3)?.share ?? share) : e.key === "PageDown" ? (ordered.reverse().find((n) => n.share < share - 1e-3)?.share ?? share) : undefined;
+                const next = keyed(e.key, e.shiftKey, share, j);
                 if (next === undefined) return;
                 e.preventDefault();
                 move(j, bounded(j, next), false);
               }}
             >
-              <svg width="16" height="44" aria-hidden="true"><rect width="16" height="44" fill="#1c3d94" /><path d="M6 14v16M10 14v16" stroke="#fff" strokeWidth="1.5" /></svg>
+              <svg width="16" height="44" aria-hidden="true">
+                <rect width="16" height="44" fill="var(--color-cobalt)" />
+                <path d="M6 14v16M10 14v16" stroke="var(--color-white)" strokeWidth="1.5" />
+              </svg>
             </div>
           );
         })}

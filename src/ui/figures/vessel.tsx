@@ -1,6 +1,9 @@
-import { memo } from "react";
+import { printLength } from "@/core/reading/print";
+
 import { type Profile, type Solid, diameterAt, solidOf } from "@/core/vessel/profile";
 import { type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
+import { type DrawnLid, GLASS, Shell } from "./vessel-shell";
+import { Ruler } from "./ruler";
 
 export interface DrawnLayer {
   readonly fromCm: number;
@@ -13,7 +16,7 @@ export interface DrawnMark {
   /** The liquid's surface lies inside the herb. */
   readonly hidden?: boolean;
 }
-export type DrawnLid = "metal" | "coated-metal" | "plastic" | "glass" | "cork" | "airlock" | "cloth" | "none";
+export type { DrawnLid } from "./vessel-shell";
 
 interface Props {
   readonly profile: Profile;
@@ -25,13 +28,12 @@ interface Props {
   readonly headspaceCm?: number;
   /** cm scale up the side and marks with words; without them the drawing is for a shelf. */
   readonly measured?: boolean;
+  readonly ruler?: "cm" | "in";
   readonly floaters?: readonly string[];
   readonly floatAtCm?: number;
   /** What the drawing is of, for those who hear it. */
   readonly title: string;
 }
-
-const GLASS = 0.28;
 
 /** Half of the inside's outline from one height to another, as x offsets from the middle. */
 function slice(s: Solid, from: number, to: number): [number, number][] {
@@ -50,7 +52,11 @@ export function spread(heights: readonly number[], gap: number, least: number, m
   const pools: { sum: number; n: number }[] = [];
   order.forEach((o, k) => {
     pools.push({ sum: o.h - k * gap, n: 1 });
-    while (pools.length > 1 && pools[pools.length - 2]!.sum / pools[pools.length - 2]!.n > pools[pools.length - 1]!.sum / pools[pools.length - 1]!.n) {
+    while (
+      pools.length > 1 &&
+      pools[pools.length - 2]!.sum / pools[pools.length - 2]!.n >
+        pools[pools.length - 1]!.sum / pools[pools.length - 1]!.n
+    ) {
       const top = pools.pop()!;
       const under = pools[pools.length - 1]!;
       under.sum += top.sum;
@@ -60,61 +66,25 @@ export function spread(heights: readonly number[], gap: number, least: number, m
   const out = new Array<number>(heights.length);
   const highest = most - (heights.length - 1) * gap;
   let k = 0;
-  for (const p of pools) for (let j = 0; j < p.n; j++, k++) out[order[k]!.i] = Math.max(least, Math.min(highest, p.sum / p.n)) + k * gap;
+  for (const p of pools)
+    for (let j = 0; j < p.n; j++, k++)
+      out[order[k]!.i] = Math.max(least, Math.min(highest, p.sum / p.n)) + k * gap;
   return out;
 }
 
 /** In plain words, what the drawing shows. */
 export function described(p: Pick<Props, "layers" | "marks" | "title" | "floaters">): string {
-  const layers = [...p.layers].sort((a, b) => a.fromCm - b.fromCm).map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${l.fromCm.toFixed(1)} to ${l.toCm.toFixed(1)} cm`);
+  const layers = [...p.layers]
+    .sort((a, b) => a.fromCm - b.fromCm)
+    .map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${l.fromCm.toFixed(1)} to ${l.toCm.toFixed(1)} cm`);
   return `${p.title}. ${layers.length > 0 ? `From the base up: ${layers.join("; ")}.` : "Empty."}${p.floaters && p.floaters.length > 0 ? ` ${p.floaters.join(" and ")} float and want a weight.` : ""}`;
 }
 
-/** The glass, its lid or handle: they stay as they are while the levels move. Lengths in pixels, but for cm where it says so. */
-const Shell = memo(function Shell({ right, left, lid, measured, middle, mouth, k, brimCm, top, lidCm, handle }: { right: string; left: string; lid: DrawnLid; measured: boolean; middle: number; mouth: number; k: number; brimCm: number; top: number; lidCm: number; handle: number }) {
-  const pot = lid === "none";
-  const y = (cm: number): number => top + (brimCm - cm) * k;
-  return (
-    <>
-      <path d={`M${right}L${left}`} fill="none" stroke="#1f2125" strokeWidth={measured ? 2 : 1.6} strokeLinejoin="round" />
-      {pot ? (
-        <>
-          <path d={`M${middle + (mouth + GLASS) * k} ${y(brimCm * 0.86)}h${handle * k}`} stroke="#1f2125" strokeWidth={measured ? 7 : 4} />
-          <path d={`M${middle - (mouth + GLASS) * k - 3} ${y(brimCm)}H${middle + (mouth + GLASS) * k + 3}`} stroke="#1f2125" strokeWidth="2.5" />
-        </>
-      ) : lid === "cork" ? (
-        <path d={`M${middle - mouth * k * 0.96} ${y(brimCm - lidCm * 0.45)}L${middle - mouth * k * 1.12} ${y(brimCm) - lidCm * k * 0.55}H${middle + mouth * k * 1.12}L${middle + mouth * k * 0.96} ${y(brimCm - lidCm * 0.45)}Z`} fill="#cda978" stroke="#1f2125" strokeWidth="1.4" />
-      ) : lid === "cloth" ? (
-        <path d={`M${middle - (mouth + 0.5) * k} ${y(brimCm - 1.1)}Q${middle - (mouth + 0.4) * k} ${y(brimCm) - 5} ${middle - mouth * k} ${y(brimCm) - 6}H${middle + mouth * k}Q${middle + (mouth + 0.4) * k} ${y(brimCm) - 5} ${middle + (mouth + 0.5) * k} ${y(brimCm - 1.1)}`} fill="var(--color-paper)" stroke="#1f2125" strokeWidth="1.4" />
-      ) : (
-        <>
-          <rect x={middle - (mouth + GLASS + 0.15) * k} y={y(brimCm) - lidCm * k * 0.72} width={(mouth + GLASS + 0.15) * 2 * k} height={lidCm * k * (lid === "glass" ? 0.72 : 1.15)} fill={lid === "glass" ? "var(--color-glaze)" : lid === "plastic" ? "var(--color-paper)" : "#c3c2bd"} stroke="#1f2125" strokeWidth={measured ? 2 : 1.5} />
-          {lid === "glass" && <path d={`M${middle - (mouth + GLASS + 0.05) * k} ${y(brimCm) + 1.5}h${(mouth + GLASS + 0.05) * 2 * k}`} stroke="#b0623c" strokeWidth={measured ? 4 : 2.5} />}
-          {(lid === "metal" || lid === "coated-metal") && <path d={`M${middle - (mouth + GLASS + 0.15) * k} ${y(brimCm) - lidCm * k * 0.3}h${(mouth + GLASS + 0.15) * 2 * k}`} stroke="#1f2125" strokeWidth="0.8" strokeDasharray="2 3" />}
-        </>
-      )}
-    </>
-  );
-});
-
-/** cm up the side. */
-const Ruler = memo(function Ruler({ x, brimCm, top, k }: { x: number; brimCm: number; top: number; k: number }) {
-  const step = brimCm > 40 ? 10 : 5;
-  const ticks = Array.from({ length: Math.floor(brimCm) + 1 }, (_, i) => i);
-  const y = (cm: number): number => top + (brimCm - cm) * k;
-  return (
-    <g fontSize="14" fill="#55534f" aria-hidden="true">
-      <path d={`M${x - 14} ${y(0)}V${y(Math.floor(brimCm))}`} stroke="#1f2125" strokeWidth="1.2" />
-      {ticks.map((c) => (
-        <g key={c}>
-          <path d={`M${x - 14} ${y(c)}h-${c % step === 0 ? 9 : 5}`} stroke="#1f2125" strokeWidth="1.2" />
-          {c % step === 0 && <text x={x - 27} y={y(c) + 5} textAnchor="end">{c}</text>}
-        </g>
-      ))}
-      <text x={x - 27} y={y(Math.floor(brimCm)) - 10} textAnchor="end">cm</text>
-    </g>
-  );
-});
+/** cm the lid stands over the brim. */
+function lidHeight(lid: DrawnLid, brimCm: number): number {
+  if (lid === "none") return 0.3;
+  return lid === "cork" ? 2.2 : Math.min(1.8, Math.max(0.9, brimCm * 0.1));
+}
 
 /** Cross-section of a vessel to scale, from its real profile; every level is the reckoned one. */
 export function VesselFigure(p: Props) {
@@ -124,43 +94,101 @@ export function VesselFigure(p: Props) {
   const widest = Math.max(...p.profile.map(([, d]) => d)) / 2 + GLASS;
   const mouth = p.profile[p.profile.length - 1]![1] / 2;
   const pot = p.lid === "none";
-  const lidCm = pot ? 0.3 : p.lid === "cork" ? 2.2 : Math.min(1.8, Math.max(0.9, solid.brimCm * 0.1));
+  const lidCm = lidHeight(p.lid, solid.brimCm);
+  const ruler = p.ruler ?? "cm";
   const rulerW = measured ? 46 : 0;
   const marksW = measured ? 128 : 0;
   const handle = pot ? 3.2 : 0;
-  const middle = rulerW + (widest + handle * 0) * k + 2;
+  const middle = rulerW + widest * k + 2;
   const width = middle + (widest + handle) * k + 2 + marksW;
   const top = lidCm * k + 4;
   const height = top + (solid.brimCm + GLASS) * k + 6;
   const y = (cm: number): number => top + (solid.brimCm - cm) * k;
   const mirrored = (points: readonly [number, number][], out = 0): string =>
-    [...points.map(([h, r]) => [middle + (r + out) * k, y(h)] as const), ...[...points].reverse().map(([h, r]) => [middle - (r + out) * k, y(h)] as const)].map(([a, b], i) => `${i === 0 ? "M" : "L"}${a.toFixed(1)} ${b.toFixed(1)}`).join("") + "Z";
+    [
+      ...points.map(([h, r]) => [middle + (r + out) * k, y(h)] as const),
+      ...[...points].reverse().map(([h, r]) => [middle - (r + out) * k, y(h)] as const),
+    ]
+      .map(([a, b], i) => `${i === 0 ? "M" : "L"}${a.toFixed(1)} ${b.toFixed(1)}`)
+      .join("") + "Z";
   const inside = slice(solid, 0, solid.brimCm);
   // The glass follows the inside a little way out, open at the brim.
-  const wall = [[-GLASS, Math.max(0.3, inside[0]![1] - 0.3)] as [number, number], ...inside.map(([h, r]) => [h, r + GLASS] as [number, number])];
+  const wall = [
+    [-GLASS, Math.max(0.3, inside[0]![1] - 0.3)] as [number, number],
+    ...inside.map(([h, r]) => [h, r + GLASS] as [number, number]),
+  ];
   const right = wall.map(([h, r]) => `${(middle + r * k).toFixed(1)} ${y(h).toFixed(1)}`);
   const left = [...wall].reverse().map(([h, r]) => `${(middle - r * k).toFixed(1)} ${y(h).toFixed(1)}`);
   const marks = p.marks ?? [];
-  const labelAt = spread(marks.map((m) => y(m.cm)), 40, top + 8, height - 30);
+  const labelAt = spread(
+    marks.map((m) => y(m.cm)),
+    40,
+    top + 8,
+    height - 30,
+  );
   const surface = Math.max(0, ...p.layers.map((l) => l.toCm));
   const line = p.headspaceCm === undefined ? undefined : solid.brimCm - p.headspaceCm;
   return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={described(p)} className="max-w-full h-auto overflow-visible">
+    <svg
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={described(p)}
+      className="max-w-full h-auto overflow-visible"
+    >
       <path d={mirrored(inside)} fill="var(--color-glaze)" opacity="0.35" />
-      {p.layers.map((l, i) => (l.toCm > l.fromCm + 1e-3 ? <path key={i} className="vessel-level" d={mirrored(slice(solid, l.fromCm, l.toCm))} fill={fillOf(l.substance)} stroke="#1f2125" strokeOpacity="0.35" strokeWidth="0.7" /> : null))}
+      {p.layers.map((l, i) =>
+        l.toCm > l.fromCm + 1e-3 ? (
+          <path
+            key={i}
+            className="vessel-level"
+            d={mirrored(slice(solid, l.fromCm, l.toCm))}
+            fill={fillOf(l.substance)}
+            stroke="var(--color-iron)"
+            strokeOpacity="0.35"
+            strokeWidth="0.7"
+          />
+        ) : null,
+      )}
       {p.floatAtCm !== undefined && p.floaters && p.floaters.length > 0 && (
         <g aria-hidden="true">
           {[-0.55, -0.2, 0.2, 0.55].map((s, i) => {
             const r = diameterAt(solid, p.floatAtCm!) / 2;
-            return <path key={i} d={`M${middle + s * r * k - 7} ${y(p.floatAtCm!) + 3}q7-9 14 0q-7 5-14 0z`} fill="#7d8a4c" stroke="#42562a" strokeWidth="0.8" />;
+            return (
+              <path
+                key={i}
+                d={`M${middle + s * r * k - 7} ${y(p.floatAtCm!) + 3}q7-9 14 0q-7 5-14 0z`}
+                fill="#7d8a4c"
+                stroke="#42562a"
+                strokeWidth="0.8"
+              />
+            );
           })}
         </g>
       )}
-      <Shell right={right.slice().reverse().join("L")} left={left.slice().reverse().join("L")} lid={p.lid} measured={measured} middle={middle} mouth={mouth} k={k} brimCm={solid.brimCm} top={top} lidCm={lidCm} handle={handle} />
+      <Shell
+        right={right.slice().reverse().join("L")}
+        left={left.slice().reverse().join("L")}
+        lid={p.lid}
+        measured={measured}
+        middle={middle}
+        mouth={mouth}
+        k={k}
+        brimY={y(solid.brimCm)}
+        handleY={y(solid.brimCm * 0.86)}
+        lidCm={lidCm}
+        handle={handle}
+      />
       {measured && line !== undefined && surface < line - 0.05 && (
-        <path d={`M${middle - (diameterAt(solid, line) / 2) * k} ${y(line)}H${middle + (diameterAt(solid, line) / 2) * k}`} stroke="#55534f" strokeWidth="1" strokeDasharray="5 4" />
+        <path
+          d={`M${middle - (diameterAt(solid, line) / 2) * k} ${y(line)}H${middle + (diameterAt(solid, line) / 2) * k}`}
+          stroke="var(--color-ash)"
+          strokeWidth="1"
+          strokeDasharray="5 4"
+        />
       )}
-      {measured && <Ruler x={rulerW} brimCm={solid.brimCm} top={top} k={k} />}
+      {measured && <Ruler x={rulerW} brimCm={solid.brimCm} top={top} k={k} ruler={ruler} />}
       {measured &&
         marks.map((m, i) => {
           const from = middle + (diameterAt(solid, m.cm) / 2) * k;
@@ -168,9 +196,21 @@ export function VesselFigure(p: Props) {
           const textX = middle + widest * k + 26;
           return (
             <g key={i} aria-hidden="true">
-              <path d={`M${from - 26} ${y(m.cm)}H${from + 6}L${textX - 6} ${at}`} fill="none" stroke="#1c3d94" strokeWidth={m.hidden ? 2 : 3} strokeDasharray={m.hidden ? "4 3" : undefined} strokeLinecap="round" strokeLinejoin="round" />
-              <text x={textX} y={at + 2} fontSize="16" fontWeight="700" fill="#1c3d94">{m.cm.toFixed(1)} cm</text>
-              <text x={textX} y={at + 18} fontSize="14" fill="#1f2125">{m.words}</text>
+              <path
+                d={`M${from - 26} ${y(m.cm)}H${from + 6}L${textX - 6} ${at}`}
+                fill="none"
+                stroke="var(--color-cobalt)"
+                strokeWidth={m.hidden ? 2 : 3}
+                strokeDasharray={m.hidden ? "4 3" : undefined}
+                strokeLinecap="round"
+                strokeLinejoin="round"
+              />
+              <text x={textX} y={at + 2} fontSize="16" fontWeight="700" fill="var(--color-cobalt)">
+                {printLength(m.cm, ruler)}
+              </text>
+              <text x={textX} y={at + 18} fontSize="14" fill="var(--color-iron)">
+                {m.words}
+              </text>
             </g>
           );
         })}

@@ -1,29 +1,90 @@
-import { type Day, addDays, daysBetween, printDay } from "@/core/care/day";
+import { type Day, addDays, daysBetween, printDay } from "@/core/day";
 import type { Care } from "@/core/care/care";
 
+/** Width the band is drawn at, in its own units. */
+const W = 760;
+
+/** A word near an end of the band is set inside it. */
+function anchorAt(x: number): "start" | "middle" | "end" {
+  if (x < 50) return "start";
+  return x > W - 40 ? "end" : "middle";
+}
+
 /** One line for a batch from begun to latest: the strain window thick, care days as ticks, today a brush stroke. */
-export function WindowBand({ begun, today, care, doneDays = [] }: { begun: Day; today: Day; care: Care; doneDays?: readonly Day[] }) {
+export function WindowBand({
+  begun,
+  today,
+  care,
+  doneDays = [],
+}: {
+  begun: Day;
+  today: Day;
+  care: Care;
+  doneDays?: readonly Day[];
+}) {
   const w = care.window;
   if (!w) return null;
   const now = daysBetween(begun, today);
   const end = Math.max(w.latest, now) + 1;
-  const W = 760;
   const x = (d: number): number => 20 + (Math.min(end, Math.max(0, d)) / end) * (W - 40);
   const shake = care.rules.find((r) => r.sort === "shake" || r.sort === "turn");
-  const ticks = shake ? Array.from({ length: Math.max(0, Math.floor((Math.min(shake.to, w.latest) - shake.from) / shake.every) + 1) }, (_, i) => shake.from + i * shake.every) : [];
-  const label = (d: number, words: string, y: number, anchor: "start" | "middle" | "end" = "middle") => <text x={x(d)} y={y} textAnchor={anchor} fontSize="14" fill="#1f2125">{words}</text>;
+  const ticks = shake
+    ? Array.from(
+        { length: Math.max(0, Math.floor((Math.min(shake.to, w.latest) - shake.from) / shake.every) + 1) },
+        (_, i) => shake.from + i * shake.every,
+      )
+    : [];
+  const label = (d: number, words: string, y: number, anchor: "start" | "middle" | "end" = "middle") => (
+    <text x={x(d)} y={y} textAnchor={anchor} fontSize="14" fill="var(--color-iron)">
+      {words}
+    </text>
+  );
   return (
-    <svg viewBox={`0 0 ${W} 92`} className="w-full h-auto" role="img" aria-label={`Begun ${printDay(begun)}. Strain between ${printDay(addDays(begun, w.earliest))} and ${printDay(addDays(begun, w.latest))}, best ${printDay(addDays(begun, w.best))}. Today is day ${now}.`}>
-      <path d={`M${x(0)} 46H${x(end)}`} stroke="#1f2125" strokeWidth="2" />
-      <rect x={x(w.earliest)} y="37" width={Math.max(4, x(w.latest) - x(w.earliest))} height="18" fill="var(--color-celadon)" stroke="#3d6650" strokeWidth="1.5" />
-      <path d={`M${x(w.best)} 33v26`} stroke="#3d6650" strokeWidth="3" />
-      {ticks.map((d) => <path key={d} d={`M${x(d)} 43v6`} stroke={doneDays.includes(addDays(begun, d)) ? "#1c3d94" : "#8b877f"} strokeWidth={doneDays.includes(addDays(begun, d)) ? 3 : 1.2} />)}
-      <path d={`M${x(now) - 3} 24q5 20 1 44q6-4 5-22q0-16-6-22z`} fill={now > w.latest ? "#9a2f1b" : "#1c3d94"} />
+    <svg
+      viewBox={`0 0 ${W} 92`}
+      className="w-full h-auto"
+      role="img"
+      aria-label={`Begun ${printDay(begun)}. Strain between ${printDay(addDays(begun, w.earliest))} and ${printDay(addDays(begun, w.latest))}, best ${printDay(addDays(begun, w.best))}. Today is day ${now}.`}
+    >
+      <path d={`M${x(0)} 46H${x(end)}`} stroke="var(--color-iron)" strokeWidth="2" />
+      <rect
+        x={x(w.earliest)}
+        y="37"
+        width={Math.max(4, x(w.latest) - x(w.earliest))}
+        height="18"
+        fill="var(--color-celadon)"
+        stroke="var(--color-celadon-deep)"
+        strokeWidth="1.5"
+      />
+      <path d={`M${x(w.best)} 33v26`} stroke="var(--color-celadon-deep)" strokeWidth="3" />
+      {ticks.map((d) => (
+        <path
+          key={d}
+          d={`M${x(d)} 43v6`}
+          stroke={doneDays.includes(addDays(begun, d)) ? "var(--color-cobalt)" : "#8b877f"}
+          strokeWidth={doneDays.includes(addDays(begun, d)) ? 3 : 1.2}
+        />
+      ))}
+      <path
+        d={`M${x(now) - 3} 24q5 20 1 44q6-4 5-22q0-16-6-22z`}
+        fill={now > w.latest ? "#9a2f1b" : "var(--color-cobalt)"}
+      />
       {label(0, `begun ${printDay(begun, "short")}`, 84, "start")}
       {x(w.earliest) - x(0) > 190 && label(w.earliest, printDay(addDays(begun, w.earliest), "short"), 84)}
-      {label(w.best, `best ${printDay(addDays(begun, w.best), "short")}`, 20, x(w.best) > W - 70 ? "end" : "middle")}
-      {x(w.latest) - x(w.earliest) > 90 && label(w.latest, printDay(addDays(begun, w.latest), "short"), 84, x(w.latest) > W - 50 ? "end" : "middle")}
-      {Math.abs(x(now) - x(w.best)) > 80 && label(now, "today", 20, x(now) < 50 ? "start" : x(now) > W - 40 ? "end" : "middle")}
+      {label(
+        w.best,
+        `best ${printDay(addDays(begun, w.best), "short")}`,
+        20,
+        x(w.best) > W - 70 ? "end" : "middle",
+      )}
+      {x(w.latest) - x(w.earliest) > 90 &&
+        label(
+          w.latest,
+          printDay(addDays(begun, w.latest), "short"),
+          84,
+          x(w.latest) > W - 50 ? "end" : "middle",
+        )}
+      {Math.abs(x(now) - x(w.best)) > 80 && label(now, "today", 20, anchorAt(x(now)))}
     </svg>
   );
 }

@@ -5,7 +5,17 @@ import { useEffect, useRef, useState } from "react";
  * State that outlives the page: kept in this browser until `clear` says the journal has it.
  * @param read turns what was kept back into state, or `undefined` when it no longer fits
  */
-export function useDraft<T>(name: string, initial: T, read: (kept: unknown) => T | undefined): { value: T; set: (next: T | ((was: T) => T)) => void; clear: () => void; restored: boolean; ready: boolean } {
+export function useDraft<T>(
+  name: string,
+  initial: T,
+  read: (kept: unknown) => T | undefined,
+): {
+  value: T;
+  set: (next: T | ((was: T) => T)) => void;
+  clear: () => void;
+  restored: boolean;
+  ready: boolean;
+} {
   const [value, set] = useState<T>(initial);
   const [state, setState] = useState({ ready: false, restored: false });
   const cleared = useRef(false);
@@ -22,6 +32,8 @@ export function useDraft<T>(name: string, initial: T, read: (kept: unknown) => T
       // A draft that cannot be read is no draft.
     }
     setState({ ready: true, restored });
+    // Read once for each draft: how it is read does not change.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [name]);
   useEffect(() => {
     if (!state.ready || cleared.current) return;

@@ -2,9 +2,14 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 
-const VIEWS = [["/", "Shelf"], ["/bench", "Bench"], ["/cellar", "Cellar"], ["/stores", "Stores"]] as const;
+const VIEWS = [
+  ["/", "Shelf"],
+  ["/bench", "Bench"],
+  ["/cellar", "Cellar"],
+  ["/stores", "Stores"],
+] as const;
 
-/** The views along the top; the one you stand in hangs below the line. */
+/** The views along the top; the one you stand in is underscored. */
 export function Nav() {
   const path = usePathname();
   return (
@@ -12,7 +17,12 @@ export function Nav() {
       {VIEWS.map(([href, name]) => {
         const here = href === "/" ? path === "/" || path.startsWith("/batch") : path.startsWith(href);
         return (
-          <Link key={href} href={href} aria-current={here ? "page" : undefined} className={`px-1.5 no-underline inline-flex items-end min-h-11 pb-1.5 ${here ? "text-cobalt font-bold border-b-[6px] border-cobalt -mb-[3px]" : "text-iron hover:text-cobalt pb-3"}`}>
+          <Link
+            key={href}
+            href={href}
+            aria-current={here ? "page" : undefined}
+            className={`px-1.5 no-underline inline-flex items-end min-h-11 pb-3 border-b-[6px] ${here ? "text-cobalt font-bold border-cobalt" : "text-iron hover:text-cobalt border-transparent"}`}
+          >
             {name}
           </Link>
         );

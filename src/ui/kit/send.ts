@@ -11,7 +11,9 @@ export interface BatchAnswer extends Answer {
   readonly code: string;
   readonly state: string;
 }
-export type Sent<A extends Answer = Answer> = { readonly ok: true; readonly answer: A } | { readonly ok: false; readonly fault: Fault; readonly seq?: number; readonly away: boolean };
+export type Sent<A extends Answer = Answer> =
+  | { readonly ok: true; readonly answer: A }
+  | { readonly ok: false; readonly fault: Fault; readonly seq?: number; readonly away: boolean };
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
@@ -19,20 +21,44 @@ const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(do
  * Sends a write under its key and, when the reply is lost or the journal away, sends the very same again: the key makes that safe.
  * Gives up after about twenty seconds with `away`; what was typed is the caller's to keep.
  */
-export async function send<A extends Answer = BatchAnswer>(url: string, body: { readonly key: string } & Record<string, unknown>): Promise<Sent<A>> {
+export async function send<A extends Answer = BatchAnswer>(
+  url: string,
+  body: { readonly key: string } & Record<string, unknown>,
+): Promise<Sent<A>> {
   const text = JSON.stringify(body);
   for (let tries = 0; ; tries++) {
     try {
       const controller = new AbortController();
       const limit = setTimeout(() => controller.abort(), 8000);
-      const reply = await fetch(url, { method: "POST", headers: { "content-type": "application/json" }, body: text, signal: controller.signal }).finally(() => clearTimeout(limit));
+      const reply = await fetch(url, {
+        method: "POST",
+        headers: { "content-type": "application/json" },
+        body: text,
+        signal: controller.signal,
+      }).finally(() => clearTimeout(limit));
       const json = (await reply.json()) as Record<string, unknown>;
       if (reply.ok) return { ok: true, answer: json as unknown as A };
-      if (reply.status < 500) return { ok: false, fault: json["fault"] as Fault, away: false, ...(typeof json["seq"] === "number" ? { seq: json["seq"] } : {}) };
+      if (reply.status < 500)
+        return {
+          ok: false,
+          fault: json["fault"] as Fault,
+          away: false,
+          ...(typeof json["seq"] === "number" ? { seq: json["seq"] } : {}),
+        };
     } catch {
       // The reply was lost, or the server is away; the same key is sent again.
     }
-    if (tries >= 6) return { ok: false, away: true, fault: { name: "Away", message: "The kitchen's server does not answer. What you typed is kept here; try again when it is back.", path: [] } };
+    if (tries >= 6)
+      return {
+        ok: false,
+        away: true,
+        fault: {
+          name: "Away",
+          message:
+            "The kitchen's server does not answer. What you typed is kept here; try again when it is back.",
+          path: [],
+        },
+      };
     await pause(250 * 2 ** Math.min(tries, 4));
   }
 }

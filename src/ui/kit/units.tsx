@@ -1,18 +1,38 @@
 "use client";
 import { createContext, useContext, useEffect, useState } from "react";
-import { type Household } from "@/core/quantity/units";
-import { printG, printMass, printMl, printVolume } from "@/core/quantity/print";
+import type { UnitSystem } from "@/core/quantity/units";
+import { printG, printLength, printMass, printMl, printTemperature, printVolume } from "@/core/reading/print";
 
 export type Display = "kitchen" | "metric";
 interface Units {
   readonly display: Display;
-  readonly household: Household;
+  readonly household: UnitSystem;
+  readonly degrees: "C" | "F";
+  readonly lengths: "cm" | "in";
   readonly set: (d: Display) => void;
 }
-const Context = createContext<Units>({ display: "kitchen", household: "us", set: () => {} });
+const Context = createContext<Units>({
+  display: "kitchen",
+  household: "us",
+  degrees: "C",
+  lengths: "cm",
+  set: () => {},
+});
 
 /** Kitchen or metric, switched at once everywhere and remembered in a cookie, so that the server draws the same. */
-export function UnitsProvider({ initial, household, children }: { initial: Display; household: Household; children: React.ReactNode }) {
+export function UnitsProvider({
+  initial,
+  household,
+  degrees,
+  lengths,
+  children,
+}: {
+  initial: Display;
+  household: UnitSystem;
+  degrees: "C" | "F";
+  lengths: "cm" | "in";
+  children: React.ReactNode;
+}) {
   const [display, setDisplay] = useState(initial);
   const set = (d: Display): void => {
     document.cookie = `jolly-units=${d}; path=/; max-age=31536000; samesite=strict`;
@@ -20,31 +40,55 @@ export function UnitsProvider({ initial, household, children }: { initial: Displ
   };
   // Says that the page answers now; tests wait for it before they type.
   useEffect(() => void (document.documentElement.dataset["awake"] = "yes"), []);
-  return <Context.Provider value={{ display, household, set }}>{children}</Context.Provider>;
+  return (
+    <Context.Provider value={{ display, household, degrees, lengths, set }}>{children}</Context.Provider>
+  );
 }
 
-/** How amounts are shown: the household's cups and spoons, or millilitres and grams. */
+/** How amounts are shown: the household's cups, spoons, degrees and ruler, or millilitres, grams, °C and cm. */
 export function useUnits() {
   const u = useContext(Context);
-  const as: Household = u.display === "metric" ? "metric" : u.household;
+  const metric = u.display === "metric";
+  const as: UnitSystem = metric ? "metric" : u.household;
+  const lengths = metric ? "cm" : u.lengths;
+  const degrees = metric ? "C" : u.degrees;
+  const exact = (text: string, of: string): string => (text === of ? of : `${text}, ${of}`);
   return {
     ...u,
+    lengths,
+    degrees,
     volume: (ml: number): string => printVolume(ml, as).text,
     volumeExact: (ml: number): string => printMl(ml),
-    mass: (g: number): string => (u.display === "metric" ? printG(g) : printMass(g, as).text),
+    /** The household's measure first, millilitres after where they say something else. */
+    volumeBoth: (ml: number): string => exact(printVolume(ml, as).text, printMl(ml)),
+    mass: (g: number): string => (metric ? printG(g) : printMass(g, as).text),
     massExact: (g: number): string => printG(g),
+    length: (cm: number): string => printLength(cm, lengths),
+    temperature: (celsius: number): string => printTemperature(celsius, degrees),
   };
 }
 
-/** The switch in the header. */
+const CHOICES: readonly (readonly [Display, string])[] = [
+  ["kitchen", "cups and spoons"],
+  ["metric", "mL and grams"],
+];
+
+/** The switch in the header: which of the two is on is pressed, not guessed at. */
 export function UnitsSwitch() {
   const u = useUnits();
-  const other: Display = u.display === "kitchen" ? "metric" : "kitchen";
   return (
-    <span className="quiet whitespace-nowrap">
-      {u.display === "kitchen" ? "kitchen" : <button type="button" className="plain text-ash" onClick={() => u.set(other)}>kitchen</button>}
-      {" · "}
-      {u.display === "metric" ? "metric" : <button type="button" className="plain text-ash" onClick={() => u.set(other)}>metric</button>}
+    <span role="group" aria-label="Measures" className="quiet whitespace-nowrap inline-flex">
+      {CHOICES.map(([d, words]) => (
+        <button
+          key={d}
+          type="button"
+          aria-pressed={u.display === d}
+          className={`min-h-8 px-2 ${u.display === d ? "bg-glaze text-iron font-semibold" : "text-cobalt underline underline-offset-3"}`}
+          onClick={() => u.set(d)}
+        >
+          {words}
+        </button>
+      ))}
     </span>
   );
 }

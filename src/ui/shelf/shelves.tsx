@@ -11,7 +11,18 @@ export function Shelves({ cards }: { cards: readonly Card[] }) {
       {cards.map((c) => (
         <li key={c.id} className="min-w-0">
           <Link href={`/batch/${c.id}`} className="group no-underline text-iron flex flex-col items-center">
-            <span aria-hidden="true" className="flex items-end justify-center h-[225px] max-w-full px-1 -mb-[7px] [&_svg]:max-h-[225px]"><VesselFigure profile={c.profile} layers={c.layers} lid={c.lid} scale={SCALE} title={`${c.size}, ${c.name}`} /></span>
+            <span
+              aria-hidden="true"
+              className="flex items-end justify-center h-[225px] max-w-full px-1 -mb-[7px] [&_svg]:max-h-[225px]"
+            >
+              <VesselFigure
+                profile={c.profile}
+                layers={c.layers}
+                lid={c.lid}
+                scale={SCALE}
+                title={`${c.size}, ${c.name}`}
+              />
+            </span>
             <span className="block w-full h-2 bg-iron" aria-hidden="true" />
             <span className="stencil text-lg pt-1.5 group-hover:underline">{c.code}</span>
             <span className="text-center px-2 break-words max-w-full leading-snug">{c.name}</span>
@@ -20,7 +31,12 @@ export function Shelves({ cards }: { cards: readonly Card[] }) {
           </Link>
         </li>
       ))}
-      {Array.from({ length: (5 - (cards.length % 5)) % 5 }, (_, i) => <li key={`bare-${i}`} aria-hidden="true" className="hidden xl:block"><span className="block h-[225px] -mb-[7px]" /><span className="block w-full h-2 bg-iron" /></li>)}
+      {Array.from({ length: (5 - (cards.length % 5)) % 5 }, (_, i) => (
+        <li key={`bare-${i}`} aria-hidden="true" className="hidden xl:block">
+          <span className="block h-[225px] -mb-[7px]" />
+          <span className="block w-full h-2 bg-iron" />
+        </li>
+      ))}
     </ul>
   );
 }

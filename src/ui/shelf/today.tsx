@@ -9,7 +9,12 @@ export interface TodayItem {
   readonly sort: string;
   readonly words: string;
   readonly matters: boolean;
-  readonly jars: readonly { readonly id: string; readonly code: string; readonly why: string; readonly overdue: boolean }[];
+  readonly jars: readonly {
+    readonly id: string;
+    readonly code: string;
+    readonly why: string;
+    readonly overdue: boolean;
+  }[];
 }
 
 const COUNT = ["", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"];
@@ -37,7 +42,8 @@ export function Today({ items }: { items: readonly TodayItem[] }) {
     setWrong((was) => ({ ...was, [sort]: failed }));
     router.refresh();
   };
-  if (items.length === 0) return <p className="py-4">Nothing wants doing today. The jars work on by themselves.</p>;
+  if (items.length === 0)
+    return <p className="py-4">Nothing wants doing today. The jars work on by themselves.</p>;
   return (
     <ul>
       {items.map((item) => {
@@ -47,23 +53,86 @@ export function Today({ items }: { items: readonly TodayItem[] }) {
         return (
           <li key={item.sort} className="border-b border-rule py-3 flex gap-4">
             {strain ? (
-              <span className="w-10 h-10 shrink-0 grid place-items-center" aria-hidden="true"><svg width="30" height="30"><path d="M3 8h24l-9 11v8h-6v-8z" fill="none" stroke={item.matters ? "#9a2f1b" : "#1c3d94"} strokeWidth="2.2" strokeLinejoin="round" /></svg></span>
+              <span className="w-10 h-10 shrink-0 grid place-items-center" aria-hidden="true">
+                <svg width="30" height="30">
+                  <path
+                    d="M3 8h24l-9 11v8h-6v-8z"
+                    fill="none"
+                    stroke={item.matters ? "#9a2f1b" : "#1c3d94"}
+                    strokeWidth="2.2"
+                    strokeLinejoin="round"
+                  />
+                </svg>
+              </span>
             ) : (
-              <button type="button" className={`w-11 h-11 shrink-0 border-2 bg-paper grid place-items-center ${item.matters ? "border-rust" : "border-cobalt"}`} disabled={open.length === 0} aria-label={`${item.words}: ${open.map((j) => j.code).join(", ")}, done`} onClick={() => void touch(item.sort, open.map((j) => j.id))}>
+              <button
+                type="button"
+                className={`w-11 h-11 shrink-0 border-2 bg-paper grid place-items-center ${item.matters ? "border-rust" : "border-cobalt"}`}
+                disabled={open.length === 0}
+                aria-label={`${item.words}: ${open.map((j) => j.code).join(", ")}, done`}
+                onClick={() =>
+                  void touch(
+                    item.sort,
+                    open.map((j) => j.id),
+                  )
+                }
+              >
                 {open.length === 0 && <Check size={26} className="text-celadon-deep" aria-hidden="true" />}
               </button>
             )}
             <div className="min-w-0">
-              <p className={`font-bold ${item.matters ? "text-rust" : ""}`}>{item.words}{many ? ` ${COUNT[item.jars.length] ?? item.jars.length}` : ""}</p>
+              <p className={`font-bold ${item.matters ? "text-rust" : ""}`}>
+                {item.words}
+                {many ? ` ${COUNT[item.jars.length] ?? item.jars.length}` : ""}
+              </p>
               {strain || item.sort === "top-up" ? (
-                <ul>{item.jars.map((j) => <li key={j.id}><Link href={strain ? `/batch/${j.id}/strain` : `/batch/${j.id}`} className="font-semibold">{j.code}</Link><span className={j.overdue ? "text-rust" : "text-ash"}>, {j.why}</span></li>)}</ul>
+                <ul>
+                  {item.jars.map((j) => (
+                    <li key={j.id}>
+                      <Link
+                        href={strain ? `/batch/${j.id}/strain` : `/batch/${j.id}`}
+                        className="font-semibold"
+                      >
+                        {j.code}
+                      </Link>
+                      <span className={j.overdue ? "text-rust" : "text-ash"}>, {j.why}</span>
+                    </li>
+                  ))}
+                </ul>
               ) : (
                 <p className="text-ash">
-                  {item.jars.map((j, i) => <span key={j.id}>{i > 0 && ", "}<Link href={`/batch/${j.id}`} className="text-ash">{j.code}</Link></span>)}
-                  {many && open.length > 0 && <>{"  "}<button type="button" className="plain ml-2" onClick={() => void touch(item.sort, open.map((j) => j.id))}>{item.jars.length === 2 ? "both done" : "all done"}</button></>}
+                  {item.jars.map((j, i) => (
+                    <span key={j.id}>
+                      {i > 0 && ", "}
+                      <Link href={`/batch/${j.id}`} className="text-ash">
+                        {j.code}
+                      </Link>
+                    </span>
+                  ))}
+                  {many && open.length > 0 && (
+                    <>
+                      {"  "}
+                      <button
+                        type="button"
+                        className="plain ml-2"
+                        onClick={() =>
+                          void touch(
+                            item.sort,
+                            open.map((j) => j.id),
+                          )
+                        }
+                      >
+                        {item.jars.length === 2 ? "both done" : "all done"}
+                      </button>
+                    </>
+                  )}
                 </p>
               )}
-              {wrong[item.sort] && <p role="alert" className="wrong">{wrong[item.sort]}</p>}
+              {wrong[item.sort] && (
+                <p role="alert" className="wrong">
+                  {wrong[item.sort]}
+                </p>
+              )}
             </div>
           </li>
         );

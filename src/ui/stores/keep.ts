@@ -18,8 +18,11 @@ export function useKeep() {
   };
   return {
     /** @param seen the version it was shown in; none for a new thing */
-    keep: (id: string, item: Typed, seen?: number) => write({ id, type: "kept", body: { item }, ...(seen === undefined ? {} : { seen }) }),
+    keep: (id: string, item: Typed, seen?: number) =>
+      write({ id, type: "kept", body: { item }, ...(seen === undefined ? {} : { seen }) }),
     putAway: (id: string, why: string, seen: number) => write({ id, type: "gone", body: { why }, seen }),
-    sending, fault, clear,
+    sending,
+    fault,
+    clear,
   };
 }

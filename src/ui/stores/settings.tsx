@@ -1,30 +1,147 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Settings } from "@/core/household/events";
+import type { Settings } from "@/core/stores/settings";
+import { Field } from "../kit/field";
 import { useIntent } from "../kit/intent";
 
-/** The household's name, its cups and its money. */
-export function HouseholdSettings({ start }: { start: Settings }) {
+type Said = Pick<Settings, "name" | "units" | "currency" | "degrees" | "lengths">;
+
+/** One of a few, under its label. */
+function Choice<T extends string>({
+  id,
+  label,
+  value,
+  set,
+  of,
+}: {
+  id: string;
+  label: string;
+  value: T;
+  set: (v: T) => void;
+  of: readonly (readonly [T, string])[];
+}) {
+  return (
+    <p>
+      <label htmlFor={id} className="quiet block">
+        {label}
+      </label>
+      <select id={id} className="field" value={value} onChange={(e) => set(e.target.value as T)}>
+        {of.map(([v, words]) => (
+          <option key={v} value={v}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+}
+
+/** The household's name, its measures and its money. */
+export function HouseholdSettings({ start }: { start: Said }) {
   const router = useRouter();
   const { send, sending, fault, clear } = useIntent();
-  const [s, set] = useState(start);
+  const [s, set] = useState<Said>(() => ({
+    name: start.name,
+    units: start.units,
+    currency: start.currency,
+    degrees: start.degrees,
+    lengths: start.lengths,
+  }));
   const [kept, setKept] = useState(false);
-  const change = (to: Partial<Settings>): void => { clear(); setKept(false); set({ ...s, ...to }); };
-  const at = fault?.path.map(String) ?? [];
-  const wrong = (field: string): boolean => at.includes(field);
+  const change = (to: Partial<Said>): void => {
+    clear();
+    setKept(false);
+    set({ ...s, ...to });
+  };
+  const at = (field: keyof Said) => (fault?.path.map(String).includes(field) ? fault : undefined);
+  const elsewhere = fault && !at("name") && !at("currency") ? fault : undefined;
   return (
     <section aria-labelledby="house">
-      <h2 id="house" className="ruled-head">The house</h2>
-      <form className="py-3 flex flex-wrap gap-4 items-end" onSubmit={(e) => { e.preventDefault(); void send("/api/household", { settings: s }).then((r) => { if (r?.ok) { setKept(true); router.refresh(); } }); }}>
-        <p><label htmlFor="house-name" className="quiet block">name</label><input id="house-name" className="field w-64" value={s.name} maxLength={80} aria-invalid={wrong("name")} aria-describedby={fault ? "house-wrong" : undefined} onChange={(e) => change({ name: e.target.value })} /></p>
-        <p><label htmlFor="house-units" className="quiet block">whose cups and pints</label><select id="house-units" className="field" value={s.units} onChange={(e) => change({ units: e.target.value as Settings["units"] })}><option value="us">US cups and pints</option><option value="metric">metric, cups of 250 mL</option><option value="imperial">imperial pints</option></select></p>
-        <p><label htmlFor="house-money" className="quiet block">money is written</label><input id="house-money" className="field w-24" value={s.currency} maxLength={4} aria-invalid={wrong("currency")} aria-describedby={fault ? "house-wrong" : undefined} onChange={(e) => change({ currency: e.target.value })} /></p>
-        <button type="submit" className="slab" disabled={sending}>{sending ? "Writing…" : "Keep it"}</button>
-        <span role="status" className="quiet min-h-7">{kept ? "Kept." : ""}</span>
-        {fault && <p id="house-wrong" role="alert" className="wrong basis-full">{fault.message}</p>}
+      <h2 id="house" className="ruled-head">
+        The house
+      </h2>
+      <form
+        className="py-3 flex flex-wrap gap-4 items-end"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void send("/api/household", { settings: s }).then((r) => {
+            if (r?.ok) {
+              setKept(true);
+              router.refresh();
+            }
+          });
+        }}
+      >
+        <Field id="house-name" label="name" fault={at("name")}>
+          {(tied) => (
+            <input
+              {...tied}
+              className="field w-64"
+              value={s.name}
+              maxLength={80}
+              onChange={(e) => change({ name: e.target.value })}
+            />
+          )}
+        </Field>
+        <Choice
+          id="house-units"
+          label="cups and pints are"
+          value={s.units}
+          set={(units) => change({ units })}
+          of={[
+            ["us", "US cups and pints"],
+            ["metric", "metric, cups of 250 mL"],
+            ["imperial", "imperial pints"],
+          ]}
+        />
+        <Choice
+          id="house-degrees"
+          label="the thermometer shows"
+          value={s.degrees}
+          set={(degrees) => change({ degrees })}
+          of={[
+            ["C", "°C"],
+            ["F", "°F"],
+          ]}
+        />
+        <Choice
+          id="house-lengths"
+          label="the ruler shows"
+          value={s.lengths}
+          set={(lengths) => change({ lengths })}
+          of={[
+            ["cm", "centimetres"],
+            ["in", "inches"],
+          ]}
+        />
+        <Field id="house-money" label="money is written" fault={at("currency")}>
+          {(tied) => (
+            <input
+              {...tied}
+              className="field w-24"
+              value={s.currency}
+              maxLength={4}
+              onChange={(e) => change({ currency: e.target.value })}
+            />
+          )}
+        </Field>
+        <button type="submit" className="slab" disabled={sending}>
+          {sending ? "Writing…" : "Keep it"}
+        </button>
+        <span role="status" className="quiet min-h-7">
+          {kept ? "Kept." : ""}
+        </span>
+        {elsewhere && (
+          <p role="alert" className="wrong basis-full">
+            {elsewhere.message}
+          </p>
+        )}
       </form>
-      <p className="quiet max-w-prose">Amounts already typed keep the cups they were typed in.</p>
+      <p className="quiet max-w-prose">
+        Amounts already typed keep the cups they were typed in. Temperatures and heights are shown by your own
+        thermometer and ruler; with millilitres and grams chosen above, in °C and cm.
+      </p>
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { answer, bodyOf, guarded } from "../answer";
-import { readPlan } from "@/core/remedy/plan";
+import { readPlan } from "@/core/plan/file";
 import { BeginRequest, begin } from "@/store/commands";
 import { db } from "@/store/db";
 

@@ -8,6 +8,8 @@ export async function POST(request: Request): Promise<NextResponse> {
   if (!body.ok) return body.response;
   return guarded(async () => {
     const w = await settleAnew(db(), body.value);
-    return w.ok ? NextResponse.json({ seq: w.state.seq, id: w.state.name, already: w.already }) : NextResponse.json({ fault: w.fault }, { status: w.status });
+    return w.ok
+      ? NextResponse.json({ seq: w.state.seq, id: w.state.name, already: w.already })
+      : NextResponse.json({ fault: w.fault }, { status: w.status });
   });
 }

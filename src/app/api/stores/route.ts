@@ -8,7 +8,14 @@ export async function POST(request: Request): Promise<NextResponse> {
   if (!body.ok) return body.response;
   return guarded(async () => {
     const w = await keep(db(), body.value);
-    if (w.ok) return NextResponse.json({ seq: w.state.seq, id: w.state.id, already: w.already }, { status: w.already ? 200 : 201 });
-    return NextResponse.json({ fault: w.fault, ...(w.state ? { seq: w.state.seq } : {}) }, { status: w.status });
+    if (w.ok)
+      return NextResponse.json(
+        { seq: w.state.seq, id: w.state.id, already: w.already },
+        { status: w.already ? 200 : 201 },
+      );
+    return NextResponse.json(
+      { fault: w.fault, ...(w.state ? { seq: w.state.seq } : {}) },
+      { status: w.status },
+    );
   });
 }

@@ -12,7 +12,10 @@ export async function labelsOf(id: string): Promise<{ code: string; labels: Labe
   const batch = await batchOf(db(), id);
   if (!batch || batch.state !== "bottled") return undefined;
   const [{ people }, { today }] = await Promise.all([stores(db()), frame()]);
-  const r = reckonBatch(batch, batch.plan, { people, today });
+  const r = reckonBatch(batch, batch.making, { people, today });
   if (!r.ok) return undefined;
-  return { code: batch.code, labels: batch.bottles.map((b) => labelOf(batch, b, contentsOf(r.value.program), r.value.cautions)) };
+  return {
+    code: batch.code,
+    labels: batch.bottles.map((b) => labelOf(batch, b, contentsOf(r.value.program), r.value.cautions)),
+  };
 }

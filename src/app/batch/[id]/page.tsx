@@ -1,15 +1,16 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { addDays, daysBetween, printDay } from "@/core/care/day";
+import type { Batch } from "@/core/journal/fold";
+import { addDays, daysBetween, printDay } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { contentsOf } from "@/core/label/label";
 import { batchPage } from "../../batch-page";
 import { Actions } from "@/ui/batch/actions";
 import { Diary } from "@/ui/batch/diary";
-import { at } from "@/core/cautions/rules";
+import { cautionsAt } from "@/core/cautions/rules";
 import type { Stage } from "@/core/cautions/caution";
-import { StageCautions } from "@/ui/bench/cautions";
-import { verdictHead, verdictWhy } from "@/ui/bench/words";
+import { StageCautions } from "@/ui/plan/cautions";
+import { verdictHead, verdictWhy } from "@/ui/plan/verdict-words";
 import { VesselFigure } from "@/ui/figures/vessel";
 import { WindowBand } from "@/ui/figures/window-band";
 import { cardOf, touchesOf } from "@/ui/shelf/card";
@@ -17,10 +18,40 @@ import { Today } from "@/ui/shelf/today";
 
 export const metadata: Metadata = { title: "Batch" };
 
-const STATE = { working: "working", strained: "strained, not yet bottled", bottled: "bottled", discarded: "discarded" } as const;
+const STATE = {
+  working: "working",
+  strained: "strained, not yet bottled",
+  bottled: "bottled",
+  discarded: "discarded",
+} as const;
 
 /** Which cautions a batch wants said, by where it stands. */
-const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = { working: "strain", strained: "bottle", bottled: "label", discarded: undefined };
+const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = {
+  working: "strain",
+  strained: "bottle",
+  bottled: "label",
+  discarded: undefined,
+};
+
+/** What is next, as the page it is done on and the words of its button. */
+function nextStep(
+  batch: Batch,
+  { ripe, making }: { ripe: boolean; making: boolean },
+): readonly [string, string] | undefined {
+  switch (batch.state) {
+    case "working":
+      if (ripe) return ["strain", "Strain it"];
+      return making ? ["make", "Make it, step by step"] : undefined;
+    case "strained":
+      return batch.diary.some((e) => e.type === "finished")
+        ? ["bottle", "Bottle it"]
+        : ["finish", "Sweeten, sharpen or leave as it is"];
+    case "bottled":
+      return ["label", "Labels"];
+    case "discarded":
+      return undefined;
+  }
+}
 
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
   const { batch, r, today } = await batchPage(params);
@@ -32,37 +63,104 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   const making = batch.state === "working" && (!w || day <= 1);
   const stage = making ? "make" : STAGE_OF[batch.state];
-  const next = batch.state === "working" && w && day >= w.earliest ? (["strain", "Strain it"] as const) : batch.state === "strained" ? (batch.diary.some((e) => e.type === "finished") ? (["bottle", "Bottle it"] as const) : (["finish", "Sweeten, sharpen or leave as it is"] as const)) : batch.state === "bottled" ? (["label", "Labels"] as const) : making ? (["make", "Make it, step by step"] as const) : undefined;
+  const next = nextStep(batch, { ripe: w !== undefined && day >= w.earliest, making });
   return (
     <div className="pt-5">
       <div className="flex flex-wrap items-baseline gap-x-5">
         <p className="stencil text-2xl">{batch.code}</p>
         <h1>{batch.name}</h1>
-        <p className="text-ash">{STATE[batch.state]}{batch.state === "working" && w ? `, day ${day} of ${w.best}` : ""}</p>
+        <p className="text-ash">
+          {STATE[batch.state]}
+          {batch.state === "working" && w ? `, day ${day} of ${w.best}` : ""}
+        </p>
       </div>
-      {batch.state === "discarded" && <p className="text-rust font-bold pt-2">Discarded {printDay(batch.discardedDay!)}: {batch.discardedWhy}</p>}
-      {w && batch.state === "working" && <div className="max-w-4xl pt-3"><WindowBand begun={batch.begunDay} today={today} care={r.care} doneDays={shaken} /></div>}
+      {batch.state === "discarded" && (
+        <p className="text-rust font-bold pt-2">
+          Discarded {printDay(batch.discardedDay!)}: {batch.discardedWhy}
+        </p>
+      )}
+      {w && batch.state === "working" && (
+        <div className="max-w-4xl pt-3">
+          <WindowBand begun={batch.begunDay} today={today} care={r.care} doneDays={shaken} />
+        </div>
+      )}
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[16rem_minmax(0,1fr)_22rem] pt-4">
         <div className="text-center">
-          {card && <VesselFigure profile={card.profile} layers={batch.state === "bottled" || batch.state === "discarded" ? [] : card.layers} lid={card.lid} scale={Math.min(17, 330 / ((r.program.vessel?.solid.brimCm ?? 20) + 2.5))} title={`${card.size}, ${batch.name}`} />}
+          {card && (
+            <VesselFigure
+              profile={card.profile}
+              layers={batch.state === "bottled" || batch.state === "discarded" ? [] : card.layers}
+              lid={card.lid}
+              scale={Math.min(17, 330 / ((r.program.vessel?.solid.brimCm ?? 20) + 2.5))}
+              title={`${card.size}, ${batch.name}`}
+            />
+          )}
           <p className="stencil text-xl pt-1">{card?.size}</p>
           <p className="quiet">{contentsOf(r.program)}</p>
         </div>
         <div className="min-w-0">
-          {next && <p className="pb-4 flex flex-wrap items-center gap-5"><Link className="slab text-[1.25rem] min-h-14" href={`/batch/${batch.id}/${next[0]}`}>{next[1]}</Link>{making && !w && <Link href={`/batch/${batch.id}/strain`}>it is made: strain it</Link>}{batch.state === "strained" && next[0] === "finish" && <Link href={`/batch/${batch.id}/bottle`}>bottle as it is</Link>}</p>}
-          {(!next || next[0] === "make") && batch.state === "working" && w && <p className="pb-4 text-[1.25rem]">Rests until <strong>{printDay(addDays(batch.begunDay, w.earliest))}</strong>; best strained {printDay(addDays(batch.begunDay, w.best))}. <Link href={`/batch/${batch.id}/strain`}>Strain it sooner</Link></p>}
-          {due.length > 0 && card && <section aria-label="Due today" className="border-t border-rule"><Today items={touchesOf([{ ...card, due }])} /></section>}
+          {next && (
+            <p className="pb-4 flex flex-wrap items-center gap-5">
+              <Link className="slab text-[1.25rem] min-h-14" href={`/batch/${batch.id}/${next[0]}`}>
+                {next[1]}
+              </Link>
+              {making && !w && <Link href={`/batch/${batch.id}/strain`}>it is made: strain it</Link>}
+              {batch.state === "strained" && next[0] === "finish" && (
+                <Link href={`/batch/${batch.id}/bottle`}>bottle as it is</Link>
+              )}
+            </p>
+          )}
+          {(!next || next[0] === "make") && batch.state === "working" && w && (
+            <p className="pb-4 text-[1.25rem]">
+              Rests until <strong>{printDay(addDays(batch.begunDay, w.earliest))}</strong>; best strained{" "}
+              {printDay(addDays(batch.begunDay, w.best))}.{" "}
+              <Link href={`/batch/${batch.id}/strain`}>Strain it sooner</Link>
+            </p>
+          )}
+          {due.length > 0 && card && (
+            <section aria-label="Due today" className="border-t border-rule">
+              <Today items={touchesOf([{ ...card, due }])} />
+            </section>
+          )}
           <h2 className="ruled-head pt-2">Journal</h2>
           <Diary batch={batch} />
         </div>
         <aside className="min-w-0">
           <h2 className="ruled-head">{batch.state === "bottled" ? "What it is" : "What it will be"}</h2>
-          <p className="text-[1.75rem] font-bold pt-2 leading-tight">{Math.round(r.reckoning.finished.ml.value)} mL</p>
-          <p className="quiet">between {Math.round(r.reckoning.finished.ml.low)} and {Math.round(r.reckoning.finished.ml.high)}</p>
-          <p className="text-[1.125rem] font-bold pt-2">{head.place} {head.life}</p>
-          <ul className="pt-1">{verdictWhy(r.reckoning.verdict, r.reckoning).map((x) => <li key={x}>{x}</li>)}</ul>
-          {batch.bottles.length > 0 && <><h2 className="ruled-head pt-5">Bottles</h2><ul>{batch.bottles.map((b) => <li key={b.id} className="py-1.5 border-b border-rule flex justify-between gap-3"><span>{b.name}</span><span>{Math.round(b.ml)} mL, {b.place === "freezer" ? "ice box" : b.place}</span></li>)}</ul></>}
-          {stage && <div className="pt-4"><StageCautions cautions={at(stage, r.cautions)} reasons={{}} given={batch.reasons} /></div>}
+          <p className="text-[1.75rem] font-bold pt-2 leading-tight">
+            {Math.round(r.reckoning.finished.ml.value)} mL
+          </p>
+          <p className="quiet">
+            between {Math.round(r.reckoning.finished.ml.low)} and {Math.round(r.reckoning.finished.ml.high)}
+          </p>
+          <p className="text-[1.125rem] font-bold pt-2">
+            {head.place} {head.life}
+          </p>
+          <ul className="pt-1">
+            {verdictWhy(r.reckoning.verdict, r.reckoning).map((x) => (
+              <li key={x}>{x}</li>
+            ))}
+          </ul>
+          {batch.bottles.length > 0 && (
+            <>
+              <h2 className="ruled-head pt-5">Bottles</h2>
+              <ul>
+                {batch.bottles.map((b) => (
+                  <li key={b.id} className="py-1.5 border-b border-rule flex justify-between gap-3">
+                    <span>{b.name}</span>
+                    <span>
+                      {Math.round(b.ml)} mL, {b.place === "freezer" ? "ice box" : b.place}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {stage && (
+            <div className="pt-4">
+              <StageCautions cautions={cautionsAt(stage, r.cautions)} reasons={{}} given={batch.reasons} />
+            </div>
+          )}
           <Actions batch={batch} />
         </aside>
       </div>

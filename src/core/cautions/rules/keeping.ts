@@ -1,4 +1,5 @@
-import { EVERYWHERE, type Rule, beside, cap, eachLine, has, tagged } from "../caution";
+import { capital } from "../../words";
+import { EVERYWHERE, type Rule, beside, eachLine, has, stepThat, tagged } from "../caution";
 import { ACETIC } from "../../mixture/components";
 
 /** g of acetic acid in a gram of a vinegar marked 5 %, with a little room for its own salts. */
@@ -7,30 +8,270 @@ const MARKED_FIVE = 0.048;
 const THINNED = 0.6;
 
 export const KEEPING: readonly Rule[] = [
-  { id: "low-acid-in-honey", basis: "Clostridium botulinum in low-acid plant pieces held in honey", stages: EVERYWHERE, fires: (s) => (s.reckoning.verdict.vetoes.some((v) => v.id === "low-acid-fresh-in-honey") ? [{ severity: "stop", says: "Fresh garlic or root in plain honey can grow what cannot be seen or smelled.", todo: "Keep it in the fridge and use it within the month, dry it first, or add vinegar." }] : []) },
-  { id: "base-in-vinegar", basis: "carbonates neutralise acid and release carbon dioxide", stages: EVERYWHERE, fires: (s) => (s.reckoning.verdict.vetoes.some((v) => v.id === "base-in-vinegar") ? tagged(s, "base").slice(0, 1).map((l) => ({ severity: "stop" as const, says: "Chalk, shell, ash or soda eats the acid that keeps this, and makes gas.", todo: "Take it out.", about: beside(l) })) : []) },
-  { id: "works-in-fridge", basis: "working-jar rows of the reckoning", stages: ["plan", "make"], fires: (s) => (s.program.steep !== undefined && s.reckoning.working.place === "fridge" && !s.program.plan.steps.some((x) => x.do === "steep" && x.in === "fridge") ? [{ severity: "stop", says: `As planned it is ${s.reckoning.working.words.replace(/;.*/, "")}.`, todo: "Let it work in the fridge, take a stronger vinegar, or put in less fresh or dried plant." }] : []) },
-  { id: "weak-vinegar", basis: "preserving guidance asks for vinegar of at least 5 % acidity as bought", stages: ["plan", "make"], fires: eachLine((l) => l.stuff.class === "vinegar" && !has(l, "acetic-unknown") && l.stuff.composition[ACETIC]! < MARKED_FIVE, (l) => ({ severity: "caution", says: `This ${l.stuff.name} is under 5 % acid.`, todo: "Take one marked 5 % or more; plant water thins it further." })) },
-  { id: "unknown-vinegar", basis: "acidity of home-made vinegar varies from 2 to 7 %", stages: EVERYWHERE, fires: eachLine((l) => has(l, "acetic-unknown"), () => ({ severity: "caution", says: "Home-made vinegar has an unknown strength.", todo: "Test it and type its strength, or it is kept in the fridge." })) },
   {
-    id: "thinned-vinegar", basis: "plant water and plant bases use up the acid that keeps it", stages: ["plan", "make"],
+    id: "low-acid-in-honey",
+    basis: "Clostridium botulinum in low-acid plant pieces held in honey",
+    stages: EVERYWHERE,
+    fires: (s) =>
+      s.reckoning.verdict.vetoes.some((v) => v.id === "low-acid-fresh-in-honey")
+        ? [
+            {
+              severity: "stop",
+              says: "Fresh garlic or root in plain honey can grow what cannot be seen or smelled.",
+              todo: "Keep it in the fridge and use it within the month, dry it first, or add vinegar.",
+            },
+          ]
+        : [],
+  },
+  {
+    id: "base-in-vinegar",
+    basis: "carbonates neutralise acid and release carbon dioxide",
+    stages: EVERYWHERE,
+    fires: (s) =>
+      s.reckoning.verdict.vetoes.some((v) => v.id === "base-in-vinegar")
+        ? tagged(s, "base")
+            .slice(0, 1)
+            .map((l) => ({
+              severity: "stop" as const,
+              says: "Chalk, shell, ash or soda eats the acid that keeps this, and makes gas.",
+              todo: "Take it out.",
+              about: beside(l),
+            }))
+        : [],
+  },
+  {
+    id: "works-in-fridge",
+    basis: "working-jar rows of the reckoning",
+    stages: ["plan", "make"],
+    fires: (s) =>
+      s.program.steep !== undefined &&
+      s.reckoning.working.place === "fridge" &&
+      !s.program.plan.steps.some((x) => x.do === "steep" && x.in === "fridge")
+        ? [
+            {
+              severity: "stop",
+              says: `As planned it is ${s.reckoning.working.words.replace(/;.*/, "")}.`,
+              todo: "Let it work in the fridge, take a stronger vinegar, or put in less fresh or dried plant.",
+            },
+          ]
+        : [],
+  },
+  {
+    id: "weak-vinegar",
+    basis: "preserving guidance asks for vinegar of at least 5 % acidity as bought",
+    stages: ["plan", "make"],
+    fires: eachLine(
+      (l) =>
+        l.stuff.class === "vinegar" &&
+        !has(l, "acetic-unknown") &&
+        l.stuff.composition[ACETIC]! < MARKED_FIVE,
+      (l) => ({
+        severity: "caution",
+        says: `This ${l.stuff.name} is under 5 % acid.`,
+        todo: "Take one marked 5 % or more; plant water thins it further.",
+      }),
+    ),
+  },
+  {
+    id: "unknown-vinegar",
+    basis: "acidity of home-made vinegar varies from 2 to 7 %",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "acetic-unknown"),
+      () => ({
+        severity: "caution",
+        says: "Home-made vinegar has an unknown strength.",
+        todo: "Test it and type its strength, or it is kept in the fridge.",
+      }),
+    ),
+  },
+  {
+    id: "thinned-vinegar",
+    basis: "plant water and plant bases use up the acid that keeps it",
+    stages: ["plan", "make"],
     fires: (s) => {
       const v = s.program.lines.filter((l) => l.stuff.class === "vinegar" && l.stage === "jar");
       const poured = v.reduce((ml, l) => ml + l.grams / l.stuff.density, 0);
-      const sweet = s.program.lines.some((l) => l.stage === "jar" && (l.stuff.class === "honey" || l.stuff.class === "sugar" || l.stuff.class === "syrup" || l.stuff.class === "water"));
+      const sweet = s.program.lines.some(
+        (l) =>
+          l.stage === "jar" &&
+          (l.stuff.class === "honey" ||
+            l.stuff.class === "sugar" ||
+            l.stuff.class === "syrup" ||
+            l.stuff.class === "water"),
+      );
       if (poured <= 0 || sweet) return [];
       const had = (100 * v.reduce((g, l) => g + l.grams * l.stuff.composition[ACETIC]!, 0)) / poured;
       const left = s.reckoning.jar.acetic.value;
-      return left < THINNED * had ? [{ severity: "caution", says: `What is in the jar thins the vinegar from ${had.toFixed(1)} to ${left.toFixed(1)} % acid.`, todo: "Less fresh plant, or a stronger vinegar.", about: beside(v[0]!) }] : [];
+      return left < THINNED * had
+        ? [
+            {
+              severity: "caution",
+              says: `What is in the jar thins the vinegar from ${had.toFixed(1)} to ${left.toFixed(1)} % acid.`,
+              todo: "Less fresh plant, or a stronger vinegar.",
+              about: beside(v[0]!),
+            },
+          ]
+        : [];
     },
   },
-  { id: "wet-honey", basis: "honey over 18.6 % water is outside the best grade, over 20 % is likely to ferment", stages: ["plan", "make", "bottle"], fires: eachLine((l) => l.stuff.class === "honey" && l.stuff.composition[0]! > 0.186, (l) => ({ severity: l.stuff.composition[0]! > 0.2 ? "caution" : "note", says: `This ${l.stuff.name} holds ${(100 * l.stuff.composition[0]!).toFixed(1)} % water and may ferment.`, todo: "Use a drier one where honey alone must keep, or keep it cold." })) },
-  { id: "thin-syrup", basis: "sugar under 66 °Bx does not keep itself", stages: ["plan", "bottle", "label"], fires: (s) => (s.program.plan.kind === "syrup" && s.reckoning.verdict.place === "fridge" && s.reckoning.finished.brix.value > 20 ? [{ severity: "note", says: `At ${Math.round(s.reckoning.finished.brix.value)} °Bx this syrup is too thin for the cupboard.`, todo: "Fridge or ice box; a cupboard wants 66 °Bx, boiled and bottled hot." }] : []) },
-  { id: "cool-it-fast", basis: "two-stage cooling of the FDA Food Code", stages: ["make"], fires: (s) => (s.program.heatMinutes > 0 && s.reckoning.strained.ph.high > 4.6 && s.reckoning.strained.aw.value > 0.92 ? [{ severity: "caution", says: "Warm and not sour: it must not stand.", todo: "From 60 to 21 °C within two hours and to 5 °C within six; stand the pot in cold water.", about: { what: "step", step: s.program.plan.steps.findIndex((x) => x.do === "simmer" || x.do === "pressure" || x.do === "reduce") } }] : []) },
-  { id: "herb-above", basis: "plant matter standing in air moulds", stages: ["plan", "make"], fires: (s) => (s.reckoning.fit && s.reckoning.fit.coverDay1Cm < 0 && s.program.steep !== undefined ? [{ severity: "caution", says: `By tomorrow herb would stand ${Math.abs(s.reckoning.fit.coverDay1Cm).toFixed(1)} cm above the liquid.`, todo: "Less herb, more liquid, or a weight to hold it under.", about: { what: "vessel" } }] : []) },
-  { id: "drinks", basis: "dried plant matter swells", stages: ["plan", "make"], fires: (s) => (s.reckoning.fit && s.reckoning.fit.drinksMl > 15 && s.program.steep !== undefined ? [{ severity: "note", says: `The herb drinks about ${Math.round(s.reckoning.fit.drinksMl / 5) * 5} mL.`, todo: "Look again tomorrow and top up to the mark.", about: { what: "vessel" } }] : []) },
-  { id: "honey-over-raw-root", basis: "low-acid plant under honey alone stands without acid until the vinegar is in", stages: ["make"], fires: (s) => { const first = s.program.plan.steps[0]; if (first?.do !== "add") return []; const at = (f: (x: (typeof s.program.lines)[number]) => boolean): number => { const l = s.program.lines.filter((x) => x.step === 0 && f(x)); return l.length > 0 ? l[0]!.place : -1; }; const honey = at((x) => x.stuff.class === "honey"); const vinegar = at((x) => x.stuff.class === "vinegar"); const low = s.program.lines.find((x) => has(x, "low-acid") || (x.stuff.class === "root" && x.stuff.form === "fresh")); return low && honey >= 0 && vinegar > honey ? [{ severity: "caution", says: `Honey goes over the ${low.stuff.name} first: the vinegar follows the same day.`, todo: "Stir it through to the bottom; honey alone does not keep fresh root or bulb.", about: beside(low) }] : []; } },
-  { id: "marc", basis: "spent matter is no safer than it was", stages: ["strain"], fires: (s) => (s.program.lines.some((l) => l.stuff.plant) && !s.program.lines.some((l) => has(l, "raw-toxic", "kernel", "cook-first", "pyrrolizidine")) ? [{ severity: "note", says: "The marc: eat only what was safe to eat before it went in.", todo: "A second, weaker run, seasoning, compost or hens; what was hot or bitter stays so.", about: { what: "whole" } }] : []) },
-  { id: "discard-signs", basis: "ordinary food-safety guidance", stages: ["bottle", "label"], fires: () => [{ severity: "note", says: "Mould, gas where none belongs, slime, a wrong smell, a bulging lid or a leak: throw it out untasted.", todo: "When in doubt, throw it out. Alcohol or vinegar does not make a mouldy jar good.", about: { what: "whole" } }] },
-  { id: "not-juice", basis: "dark remedies are poured for juice", stages: ["bottle", "label"], fires: (s) => { const l = s.program.lines.filter((x) => x.stuff.class === "berry" || x.stuff.class === "fruit" || has(x, "stains")); return l.length > 0 && s.program.plan.kind !== "honey" ? [{ severity: "note", says: `${cap(s.program.plan.name)} looks like juice.`, todo: "The label says it is not.", about: { what: "whole" }, label: "Not juice." }] : []; } },
+  {
+    id: "wet-honey",
+    basis: "honey over 18.6 % water is outside the best grade, over 20 % is likely to ferment",
+    stages: ["plan", "make", "bottle"],
+    fires: eachLine(
+      (l) => l.stuff.class === "honey" && l.stuff.composition[0]! > 0.186,
+      (l) => ({
+        severity: l.stuff.composition[0]! > 0.2 ? "caution" : "note",
+        says: `This ${l.stuff.name} holds ${(100 * l.stuff.composition[0]!).toFixed(1)} % water and may ferment.`,
+        todo: "Use a drier one where honey alone must keep, or keep it cold.",
+      }),
+    ),
+  },
+  {
+    id: "thin-syrup",
+    basis: "sugar under 66 °Bx does not keep itself",
+    stages: ["plan", "bottle", "label"],
+    fires: (s) =>
+      s.program.plan.kind === "syrup" &&
+      s.reckoning.verdict.place === "fridge" &&
+      s.reckoning.finished.brix.value > 20
+        ? [
+            {
+              severity: "note",
+              says: `At ${Math.round(s.reckoning.finished.brix.value)} °Bx this syrup is too thin for the cupboard.`,
+              todo: "Fridge or ice box; a cupboard wants 66 °Bx, boiled and bottled hot.",
+            },
+          ]
+        : [],
+  },
+  {
+    id: "cool-it-fast",
+    basis: "two-stage cooling of the FDA Food Code",
+    stages: ["make"],
+    fires: (s) =>
+      s.program.heatMinutes > 0 && s.reckoning.strained.ph.high > 4.6 && s.reckoning.strained.aw.value > 0.92
+        ? [
+            {
+              severity: "caution",
+              says: "Warm and not sour: it must not stand.",
+              todo: "From 60 to 21 °C within two hours and to 5 °C within six; stand the pot in cold water.",
+              about: {
+                what: "step",
+                step: stepThat(s, (x) => x.do === "simmer" || x.do === "pressure" || x.do === "reduce")!,
+              },
+            },
+          ]
+        : [],
+  },
+  {
+    id: "herb-above",
+    basis: "plant matter standing in air moulds",
+    stages: ["plan", "make"],
+    fires: (s) =>
+      s.reckoning.fit && s.reckoning.fit.coverDay1Cm < 0 && s.program.steep !== undefined
+        ? [
+            {
+              severity: "caution",
+              says: `By tomorrow herb would stand ${Math.abs(s.reckoning.fit.coverDay1Cm).toFixed(1)} cm above the liquid.`,
+              todo: "Less herb, more liquid, or a weight to hold it under.",
+              about: { what: "vessel" },
+            },
+          ]
+        : [],
+  },
+  {
+    id: "drinks",
+    basis: "dried plant matter swells",
+    stages: ["plan", "make"],
+    fires: (s) =>
+      s.reckoning.fit && s.reckoning.fit.drinksMl > 15 && s.program.steep !== undefined
+        ? [
+            {
+              severity: "note",
+              says: `The herb drinks about ${Math.round(s.reckoning.fit.drinksMl / 5) * 5} mL.`,
+              todo: "Look again tomorrow and top up to the mark.",
+              about: { what: "vessel" },
+            },
+          ]
+        : [],
+  },
+  {
+    id: "honey-over-raw-root",
+    basis: "low-acid plant under honey alone stands without acid until the vinegar is in",
+    stages: ["make"],
+    fires: (s) => {
+      if (s.program.read.steps[0]?.do !== "add") return [];
+      const at = (f: (x: (typeof s.program.lines)[number]) => boolean): number => {
+        const l = s.program.lines.filter((x) => x.step === 0 && f(x));
+        return l.length > 0 ? l[0]!.place : -1;
+      };
+      const honey = at((x) => x.stuff.class === "honey");
+      const vinegar = at((x) => x.stuff.class === "vinegar");
+      const low = s.program.lines.find(
+        (x) => has(x, "low-acid") || (x.stuff.class === "root" && x.stuff.form === "fresh"),
+      );
+      return low && honey >= 0 && vinegar > honey
+        ? [
+            {
+              severity: "caution",
+              says: `Honey goes over the ${low.stuff.name} first: the vinegar follows the same day.`,
+              todo: "Stir it through to the bottom; honey alone does not keep fresh root or bulb.",
+              about: beside(low),
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: "marc",
+    basis: "spent matter is no safer than it was",
+    stages: ["strain"],
+    fires: (s) =>
+      s.program.lines.some((l) => l.stuff.plant) &&
+      !s.program.lines.some((l) => has(l, "raw-toxic", "kernel", "cook-first", "pyrrolizidine"))
+        ? [
+            {
+              severity: "note",
+              says: "The marc: eat only what was safe to eat before it went in.",
+              todo: "A second, weaker run, seasoning, compost or hens; what was hot or bitter stays so.",
+              about: { what: "whole" },
+            },
+          ]
+        : [],
+  },
+  {
+    id: "discard-signs",
+    basis: "ordinary food-safety guidance",
+    stages: ["bottle", "label"],
+    fires: () => [
+      {
+        severity: "note",
+        says: "Mould, gas where none belongs, slime, a wrong smell, a bulging lid or a leak: throw it out untasted.",
+        todo: "When in doubt, throw it out. Alcohol or vinegar does not make a mouldy jar good.",
+        about: { what: "whole" },
+      },
+    ],
+  },
+  {
+    id: "not-juice",
+    basis: "dark remedies are poured for juice",
+    stages: ["bottle", "label"],
+    fires: (s) => {
+      const l = s.program.lines.filter(
+        (x) => x.stuff.class === "berry" || x.stuff.class === "fruit" || has(x, "stains"),
+      );
+      return l.length > 0 && s.program.plan.kind !== "honey"
+        ? [
+            {
+              severity: "note",
+              says: `${capital(s.program.plan.name)} looks like juice.`,
+              todo: "The label says it is not.",
+              about: { what: "whole" },
+              label: "Not juice.",
+            },
+          ]
+        : [];
+    },
+  },
 ];

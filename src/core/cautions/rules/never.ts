@@ -1,26 +1,114 @@
+import { capital } from "../../words";
 import { honeyFrom, isInfant } from "../../people/person";
-import { printDay } from "../../care/day";
-import { EVERYWHERE, type Rule, beside, cap, eachLine, has, heatAfter, tagged, who } from "../caution";
+import { printDay } from "../../day";
+import { EVERYWHERE, type Rule, beside, eachLine, has, heatAfter, tagged, who } from "../caution";
 
 /** What no reason passes. */
 export const NEVER: readonly Rule[] = [
   {
-    id: "honey-for-an-infant", basis: "infant botulism; general paediatric guidance. A month of birth alone counts until the first of the following month", stages: EVERYWHERE,
+    id: "honey-for-an-infant",
+    basis:
+      "infant botulism; general paediatric guidance. A month of birth alone counts until the first of the following month",
+    stages: EVERYWHERE,
     fires: (s) => {
       const honey = s.program.lines.find((l) => l.stuff.class === "honey" || has(l, "bee"));
       const small = honey ? s.meantFor.filter((p) => isInfant(p, s.today)) : [];
       if (small.length === 0) return [];
-      const until = small.map((p) => honeyFrom(p)!).sort().at(-1)!;
-      return [{ severity: "never", says: `Honey is never given to ${who(small)} before ${printDay(until, "year")}.`, todo: "Take the honey out, or take them off the list of those it is meant for.", about: { what: "people" }, label: "Contains honey: never for a child under 12 months." }];
+      const until = small
+        .map((p) => honeyFrom(p)!)
+        .sort()
+        .at(-1)!;
+      return [
+        {
+          severity: "never",
+          says: `Honey is never given to ${who(small)} before ${printDay(until, "year")}.`,
+          todo: "Take the honey out, or take them off the list of those it is meant for.",
+          about: { what: "people" },
+          label: "Contains honey: never for a child under 12 months.",
+        },
+      ];
     },
   },
-  { id: "aristolochic", basis: "aristolochic acids damage the kidneys and are carcinogenic; regulators have withdrawn such plants", stages: EVERYWHERE, fires: eachLine((l) => has(l, "aristolochic"), (l) => ({ severity: "never", says: `${cap(l.stuff.name)} carries aristolochic acids, which destroy kidneys.`, todo: "Take it out. Root ginger is a different plant and fine." })) },
-  { id: "narrow-margin-poison", basis: "poisonous at or near any dose a kitchen can measure", stages: EVERYWHERE, fires: eachLine((l) => has(l, "poison"), (l) => ({ severity: "never", says: `${cap(l.stuff.name)} is a poison with no safe kitchen dose.`, todo: "Take it out." })) },
-  { id: "not-food-alcohol", basis: "denatured and isopropyl alcohol are poisonous", stages: EVERYWHERE, fires: eachLine((l) => has(l, "not-food"), (l) => ({ severity: "never", says: `${cap(l.stuff.name)} is not food.`, todo: "Only spirit sold for drinking goes in." })) },
-  { id: "essential-oil", basis: "essential oils are not taken by mouth here", stages: EVERYWHERE, fires: eachLine((l) => has(l, "essential-oil"), () => ({ severity: "never", says: "Essential oils are not taken by mouth.", todo: "Use the plant itself." })) },
-  { id: "kernels", basis: "cyanogenic glycosides in stone-fruit kernels", stages: EVERYWHERE, fires: eachLine((l) => has(l, "kernel-eaten"), () => ({ severity: "never", says: "Kernels release cyanide when crushed or steeped.", todo: "Take them out, and leave plum stones out whole." })) },
   {
-    id: "raw-elder-eaten", basis: "elder holds cyanogenic glycosides and a lectin until it is cooked; left in, it is eaten raw", stages: EVERYWHERE,
-    fires: (s) => (s.program.plan.steps.some((x) => x.do === "strain") ? [] : tagged(s, "raw-toxic").filter((l) => heatAfter(s, l) < 15).map((l) => ({ severity: "never" as const, says: `Raw ${l.stuff.name} would be left in and eaten.`, todo: "Choose a heated way, and strain it.", about: beside(l) }))),
+    id: "aristolochic",
+    basis:
+      "aristolochic acids damage the kidneys and are carcinogenic; regulators have withdrawn such plants",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "aristolochic"),
+      (l) => ({
+        severity: "never",
+        says: `${capital(l.stuff.name)} carries aristolochic acids, which destroy kidneys.`,
+        todo: "Take it out. Root ginger is a different plant and fine.",
+      }),
+    ),
+  },
+  {
+    id: "narrow-margin-poison",
+    basis: "poisonous at or near any dose a kitchen can measure",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "poison"),
+      (l) => ({
+        severity: "never",
+        says: `${capital(l.stuff.name)} is a poison with no safe kitchen dose.`,
+        todo: "Take it out.",
+      }),
+    ),
+  },
+  {
+    id: "not-food-alcohol",
+    basis: "denatured and isopropyl alcohol are poisonous",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "not-food"),
+      (l) => ({
+        severity: "never",
+        says: `${capital(l.stuff.name)} is not food.`,
+        todo: "Only spirit sold for drinking goes in.",
+      }),
+    ),
+  },
+  {
+    id: "essential-oil",
+    basis: "essential oils are not taken by mouth here",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "essential-oil"),
+      () => ({
+        severity: "never",
+        says: "Essential oils are not taken by mouth.",
+        todo: "Use the plant itself.",
+      }),
+    ),
+  },
+  {
+    id: "kernels",
+    basis: "cyanogenic glycosides in stone-fruit kernels",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "kernel-eaten"),
+      () => ({
+        severity: "never",
+        says: "Kernels release cyanide when crushed or steeped.",
+        todo: "Take them out, and leave plum stones out whole.",
+      }),
+    ),
+  },
+  {
+    id: "raw-elder-eaten",
+    basis: "elder holds cyanogenic glycosides and a lectin until it is cooked; left in, it is eaten raw",
+    stages: EVERYWHERE,
+    fires: (s) =>
+      s.program.plan.steps.some((x) => x.do === "strain")
+        ? []
+        : tagged(s, "raw-toxic")
+            .filter((l) => heatAfter(s, l) < 15)
+            .map((l) => ({
+              severity: "never" as const,
+              says: `Raw ${l.stuff.name} would be left in and eaten.`,
+              todo: "Choose a heated way, and strain it.",
+              about: beside(l),
+            })),
   },
 ];

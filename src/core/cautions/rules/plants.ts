@@ -1,44 +1,341 @@
-import type { Resolved } from "../../remedy/resolve";
-import { EVERYWHERE, IN_THE_KITCHEN, type Rule, allTagged, beside, cap, eachLine, has, heatAfter, isWet, names, tagged } from "../caution";
+import type { Tag } from "../../material/tags";
+import { capital } from "../../words";
+import { isWet } from "../../material/material";
+import type { Resolved } from "../../reckoning/program";
+import {
+  EVERYWHERE,
+  IN_THE_KITCHEN,
+  type Rule,
+  allTagged,
+  beside,
+  eachLine,
+  has,
+  heatAfter,
+  names,
+  tagged,
+} from "../caution";
 
 const CERTAIN = "If you are not certain, do not use it.";
 
 /** A look-alike that matters when the plant is gathered: dried and bought it has been told apart already. */
-const lookalike = (id: string, tag: string, other: string, how: string, driedToo = false): Rule => ({
-  id, basis: `mix-ups with ${other} have poisoned people`, stages: ["plan", "make"],
-  fires: eachLine((l) => has(l, tag) && (driedToo || isWet(l)), (l) => ({ severity: "caution", says: `${cap(l.stuff.name)} is mistaken for ${other}. ${how}`, todo: CERTAIN })),
+const lookalike = (id: string, tag: Tag, other: string, how: string, driedToo = false): Rule => ({
+  id,
+  basis: `mix-ups with ${other} have poisoned people`,
+  stages: ["plan", "make"],
+  fires: eachLine(
+    (l) => has(l, tag) && (driedToo || isWet(l.stuff)),
+    (l) => ({
+      severity: "caution",
+      says: `${capital(l.stuff.name)} is mistaken for ${other}. ${how}`,
+      todo: CERTAIN,
+    }),
+  ),
 });
 
 const ELDER_DONE = 15;
 const uncooked = (l: Resolved, minutes: number): boolean => has(l, "raw-toxic") && minutes < ELDER_DONE;
 
 export const PLANTS: readonly Rule[] = [
-  { id: "raw-elder", basis: "elder holds cyanogenic glycosides and a lectin until it is cooked; drying or freezing does not replace cooking", stages: EVERYWHERE, fires: eachLine((l, s) => uncooked(l, heatAfter(s, l)) && s.program.plan.steps.some((x) => x.do === "strain"), (l) => ({ severity: "stop", says: `${cap(l.stuff.name)} must be cooked; dried or frozen is still raw.`, todo: `Choose a heated way: at least ${ELDER_DONE} minutes at a simmer.` })) },
-  { id: "elder-parts", basis: "leaf, bark, stem and unripe berry of elder are poisonous, and stay so", stages: EVERYWHERE, fires: eachLine((l) => has(l, "elder-parts"), (l) => ({ severity: "stop", says: `${cap(l.stuff.name)} is poisonous; only ripe elderberries, cooked, are food.`, todo: "Take it out." })) },
-  { id: "elder-stripping", basis: "stems and unripe berries hold most of what is poisonous", stages: ["make"], fires: eachLine((l) => has(l, "raw-toxic") && isWet(l), () => ({ severity: "caution", says: "Strip the elder first: ripe berries only, no green ones, no stem thicker than a hair, no leaf.", todo: "Float the berries in cold water and skim off what floats green." })) },
-  { id: "elder-marc", basis: "the seeds keep their cyanogenic glycosides unless cooked through", stages: ["strain"], fires: (s) => { const l = tagged(s, "raw-toxic")[0]; return l ? [{ severity: "caution", says: "Spent elder seeds are not for eating raw, nor ground to powder.", todo: "Compost them.", about: beside(l) }] : []; } },
-  { id: "cook-first", basis: "parasorbic acid in raw rowan; raw shiitake causes a rash, and many mushrooms upset the stomach raw", stages: ["plan", "make", "strain"], fires: eachLine((l, s) => has(l, "cook-first") && heatAfter(s, l) < ELDER_DONE, (l) => ({ severity: "caution", says: `${cap(l.stuff.name)} is not for eating or steeping raw.`, todo: "Simmer it a quarter of an hour, or choose a heated way." })) },
-  { id: "mushroom", basis: "wild mushrooms are mistaken for deadly ones; raw ones are badly digested", stages: ["plan", "make"], fires: eachLine((l, s) => l.stuff.class === "mushroom" && !has(l, "cook-first") && (isWet(l) || heatAfter(s, l) < ELDER_DONE), (l) => ({ severity: "caution", says: isWet(l) ? `${cap(l.stuff.name)}: a wild mushroom only from someone who knows, for certain.` : `${cap(l.stuff.name)} wants heat to give anything up, and to be safe.`, todo: isWet(l) ? CERTAIN : "Simmer it before or after the cold steep." })) },
-  lookalike("lookalike-elder", "lookalike-elder", "pokeweed and dwarf elder", "Elder is a woody shrub with flat, drooping clusters; the others are herbs with upright ones."),
-  lookalike("lookalike-carrot", "lookalike-carrot", "hemlock and water hemlock", "Smooth purple-blotched stems and a mousy smell mean hemlock."),
-  lookalike("lookalike-star-anise", "lookalike-star-anise", "the poisonous Japanese kind", "Buy it for cooking, from a grocer; the other smells of cardamom and has finer hooked points.", true),
-  lookalike("lookalike-lily", "lookalike-lily", "lily of the valley and false hellebore", "Crush every leaf: only garlic smells of garlic, and the smell stays on the fingers."),
-  lookalike("lookalike-death-camas", "lookalike-death-camas", "death camas", "Without a smell of onion it is not onion."),
-  lookalike("lookalike-foxglove", "lookalike-foxglove", "foxglove", "Foxglove leaves are downy and bitter, and their veins run down the stalk as wings."),
-  lookalike("lookalike-hemlock-flower", "lookalike-hemlock-flower", "the flower of hemlock", "Elder blossoms on a woody shrub and smells of muscat."),
-  lookalike("lookalike-moonseed", "lookalike-moonseed", "moonseed", "A grape has several round seeds, moonseed one, shaped like a moon."),
-  lookalike("lookalike-yew", "lookalike-yew", "yew", "Crushed, spruce and fir smell of resin and orange; yew of nothing, and its needles lie flat and soft."),
-  lookalike("lookalike-sumac", "sumac", "its white-berried poison cousin", "Only upright clusters of red, furry berries."),
-  { id: "cassia", basis: "coumarin in cassia exceeds the EFSA tolerable daily intake at about a teaspoon a day; Ceylon cinnamon holds little", stages: ["plan", "label"], fires: eachLine((l) => has(l, "coumarin") && l.stuff.id.startsWith("cinnamon"), (l) => ({ severity: "note", says: `${cap(l.stuff.name)} holds coumarin.`, todo: "For daily use take Ceylon cinnamon, which holds little." })) },
-  { id: "coumarin", basis: "coumarin of sweetgrass and sweet clover; mouldy sweet clover forms an anticoagulant", stages: ["plan", "make"], fires: eachLine((l) => has(l, "coumarin") && !l.stuff.id.startsWith("cinnamon"), (l) => ({ severity: "caution", says: `${cap(l.stuff.name)} holds coumarin; mouldy, it thins the blood dangerously.`, todo: "Only clean and quickly dried, very little; never if it smells of mould." })) },
-  { id: "nutmeg", basis: "myristicin; a whole nutmeg has poisoned adults", stages: ["plan", "make"], fires: allTagged(["nutmeg"], (l) => ({ severity: l.reduce((g, x) => g + x.grams, 0) > 5 ? "caution" : "note", says: `${cap(names(l))}: a pinch flavours, a few spoons poison.`, todo: "Stay under a teaspoon to the batch." })) },
-  { id: "wild-cherry", basis: "prunasin in wild cherry bark releases cyanide", stages: ["plan", "make", "label"], fires: allTagged(["cyanide"], (l) => ({ severity: "caution", says: `${cap(names(l))} releases a little cyanide.`, todo: "Small amounts, in short courses; not wilted leaves, not in pregnancy, not for children.", label: "Small amounts only; not for children." })) },
-  { id: "stones-out", basis: "cyanogenic glycosides in the kernels of apricot, cherry, plum and sloe", stages: ["plan", "make", "strain"], fires: allTagged(["kernel"], (l) => ({ severity: "note", says: `${cap(names(l))}: stones out, or left whole.`, todo: "Crack and crush none of them." })) },
-  { id: "pips", basis: "amygdalin in apple seeds", stages: ["make"], fires: allTagged(["apple-seed"], () => ({ severity: "note", says: "Apple pips: core the fruit, or leave the pips whole.", todo: "Crush none." })) },
-  { id: "hairs", basis: "barbed hairs of rose hip and mullein irritate the throat", stages: ["plan", "strain"], fires: allTagged(["hairs"], (l) => ({ severity: "note", says: `${cap(names(l))} sheds fine hairs that scratch the throat.`, todo: "Strain through a close cloth or a paper filter, twice." })) },
-  { id: "liver-alkaloids", basis: "unsaturated pyrrolizidine alkaloids scar the liver (EMA public statement)", stages: EVERYWHERE, fires: eachLine((l) => has(l, "pyrrolizidine"), (l) => ({ severity: "stop", says: `${cap(l.stuff.name)} can hold alkaloids that scar the liver.`, todo: "Leave it out of anything that is swallowed." })) },
-  { id: "laxative", basis: "anthranoid laxatives: monograph limits of one to two weeks, not under twelve years", stages: EVERYWHERE, fires: allTagged(["laxative"], (l) => ({ severity: "caution", says: `${cap(names(l))} purges.`, todo: "Short use only, with water; not for children, in pregnancy or with bowel trouble.", label: "Strong laxative: short use, not for children." })) },
-  { id: "fibre", basis: "fibre that gels can choke and blocks medicines", stages: EVERYWHERE, fires: allTagged(["fibre"], (l) => ({ severity: "caution", says: `${cap(names(l))} swells to a gel.`, todo: "Always with plenty of water, not for children, and an hour apart from medicines.", label: "Take with plenty of water; not for children." })) },
-  { id: "foraging", basis: "ordinary foraging practice and plant-protection law", stages: ["plan", "make"], fires: (s) => { const wild = s.program.lines.filter((l) => has(l, "wild") && (l.stuff.form === "fresh" || l.stuff.form === "wilted")); return wild.length > 0 ? [{ severity: "note", says: `Gathering ${names(wild)}: away from roads and sprays, above dog height.`, todo: "Leave most of it standing, and mind the local rules.", about: beside(wild[0]!) }] : []; } },
-  { id: "citrus-peel", basis: "waxes and fungicides on citrus skins", stages: IN_THE_KITCHEN, fires: (s) => { const l = s.program.lines.filter((x) => has(x, "citrus") && x.stuff.plant); return l.length > 0 ? [{ severity: "note", says: `${cap(names(l))}: unwaxed, and washed in hot water.`, todo: "Zest before you juice.", about: beside(l[0]!) }] : []; } },
+  {
+    id: "raw-elder",
+    basis:
+      "elder holds cyanogenic glycosides and a lectin until it is cooked; drying or freezing does not replace cooking",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l, s) => uncooked(l, heatAfter(s, l)) && s.program.plan.steps.some((x) => x.do === "strain"),
+      (l) => ({
+        severity: "stop",
+        says: `${capital(l.stuff.name)} must be cooked; dried or frozen is still raw.`,
+        todo: `Choose a heated way: at least ${ELDER_DONE} minutes at a simmer.`,
+      }),
+    ),
+  },
+  {
+    id: "elder-parts",
+    basis: "leaf, bark, stem and unripe berry of elder are poisonous, and stay so",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "elder-parts"),
+      (l) => ({
+        severity: "stop",
+        says: `${capital(l.stuff.name)} is poisonous; only ripe elderberries, cooked, are food.`,
+        todo: "Take it out.",
+      }),
+    ),
+  },
+  {
+    id: "elder-stripping",
+    basis: "stems and unripe berries hold most of what is poisonous",
+    stages: ["make"],
+    fires: eachLine(
+      (l) => has(l, "raw-toxic") && isWet(l.stuff),
+      () => ({
+        severity: "caution",
+        says: "Strip the elder first: ripe berries only, no green ones, no stem thicker than a hair, no leaf.",
+        todo: "Float the berries in cold water and skim off what floats green.",
+      }),
+    ),
+  },
+  {
+    id: "elder-marc",
+    basis: "the seeds keep their cyanogenic glycosides unless cooked through",
+    stages: ["strain"],
+    fires: (s) => {
+      const l = tagged(s, "raw-toxic")[0];
+      return l
+        ? [
+            {
+              severity: "caution",
+              says: "Spent elder seeds are not for eating raw, nor ground to powder.",
+              todo: "Compost them.",
+              about: beside(l),
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: "cook-first",
+    basis:
+      "parasorbic acid in raw rowan; raw shiitake causes a rash, and many mushrooms upset the stomach raw",
+    stages: ["plan", "make", "strain"],
+    fires: eachLine(
+      (l, s) => has(l, "cook-first") && heatAfter(s, l) < ELDER_DONE,
+      (l) => ({
+        severity: "caution",
+        says: `${capital(l.stuff.name)} is not for eating or steeping raw.`,
+        todo: "Simmer it a quarter of an hour, or choose a heated way.",
+      }),
+    ),
+  },
+  {
+    id: "mushroom",
+    basis: "wild mushrooms are mistaken for deadly ones; raw ones are badly digested",
+    stages: ["plan", "make"],
+    fires: eachLine(
+      (l, s) =>
+        l.stuff.class === "mushroom" &&
+        !has(l, "cook-first") &&
+        (isWet(l.stuff) || heatAfter(s, l) < ELDER_DONE),
+      (l) => ({
+        severity: "caution",
+        says: isWet(l.stuff)
+          ? `${capital(l.stuff.name)}: a wild mushroom only from someone who knows, for certain.`
+          : `${capital(l.stuff.name)} wants heat to give anything up, and to be safe.`,
+        todo: isWet(l.stuff) ? CERTAIN : "Simmer it before or after the cold steep.",
+      }),
+    ),
+  },
+  lookalike(
+    "lookalike-elder",
+    "lookalike-elder",
+    "pokeweed and dwarf elder",
+    "Elder is a woody shrub with flat, drooping clusters; the others are herbs with upright ones.",
+  ),
+  lookalike(
+    "lookalike-carrot",
+    "lookalike-carrot",
+    "hemlock and water hemlock",
+    "Smooth purple-blotched stems and a mousy smell mean hemlock.",
+  ),
+  lookalike(
+    "lookalike-star-anise",
+    "lookalike-star-anise",
+    "the poisonous Japanese kind",
+    "Buy it for cooking, from a grocer; the other smells of cardamom and has finer hooked points.",
+    true,
+  ),
+  lookalike(
+    "lookalike-lily",
+    "lookalike-lily",
+    "lily of the valley and false hellebore",
+    "Crush every leaf: only garlic smells of garlic, and the smell stays on the fingers.",
+  ),
+  lookalike(
+    "lookalike-death-camas",
+    "lookalike-death-camas",
+    "death camas",
+    "Without a smell of onion it is not onion.",
+  ),
+  lookalike(
+    "lookalike-foxglove",
+    "lookalike-foxglove",
+    "foxglove",
+    "Foxglove leaves are downy and bitter, and their veins run down the stalk as wings.",
+  ),
+  lookalike(
+    "lookalike-hemlock-flower",
+    "lookalike-hemlock-flower",
+    "the flower of hemlock",
+    "Elder blossoms on a woody shrub and smells of muscat.",
+  ),
+  lookalike(
+    "lookalike-moonseed",
+    "lookalike-moonseed",
+    "moonseed",
+    "A grape has several round seeds, moonseed one, shaped like a moon.",
+  ),
+  lookalike(
+    "lookalike-yew",
+    "lookalike-yew",
+    "yew",
+    "Crushed, spruce and fir smell of resin and orange; yew of nothing, and its needles lie flat and soft.",
+  ),
+  lookalike(
+    "lookalike-sumac",
+    "sumac",
+    "its white-berried poison cousin",
+    "Only upright clusters of red, furry berries.",
+  ),
+  {
+    id: "cassia",
+    basis:
+      "coumarin in cassia exceeds the EFSA tolerable daily intake at about a teaspoon a day; Ceylon cinnamon holds little",
+    stages: ["plan", "label"],
+    fires: eachLine(
+      (l) => has(l, "coumarin") && l.stuff.id.startsWith("cinnamon"),
+      (l) => ({
+        severity: "note",
+        says: `${capital(l.stuff.name)} holds coumarin.`,
+        todo: "For daily use take Ceylon cinnamon, which holds little.",
+      }),
+    ),
+  },
+  {
+    id: "coumarin",
+    basis: "coumarin of sweetgrass and sweet clover; mouldy sweet clover forms an anticoagulant",
+    stages: ["plan", "make"],
+    fires: eachLine(
+      (l) => has(l, "coumarin") && !l.stuff.id.startsWith("cinnamon"),
+      (l) => ({
+        severity: "caution",
+        says: `${capital(l.stuff.name)} holds coumarin; mouldy, it thins the blood dangerously.`,
+        todo: "Only clean and quickly dried, very little; never if it smells of mould.",
+      }),
+    ),
+  },
+  {
+    id: "nutmeg",
+    basis: "myristicin; a whole nutmeg has poisoned adults",
+    stages: ["plan", "make"],
+    fires: allTagged(["nutmeg"], (l) => ({
+      severity: l.reduce((g, x) => g + x.grams, 0) > 5 ? "caution" : "note",
+      says: `${capital(names(l))}: a pinch flavours, a few spoons poison.`,
+      todo: "Stay under a teaspoon to the batch.",
+    })),
+  },
+  {
+    id: "wild-cherry",
+    basis: "prunasin in wild cherry bark releases cyanide",
+    stages: ["plan", "make", "label"],
+    fires: allTagged(["cyanide"], (l) => ({
+      severity: "caution",
+      says: `${capital(names(l))} releases a little cyanide.`,
+      todo: "Small amounts, in short courses; not wilted leaves, not in pregnancy, not for children.",
+      label: "Small amounts only; not for children.",
+    })),
+  },
+  {
+    id: "stones-out",
+    basis: "cyanogenic glycosides in the kernels of apricot, cherry, plum and sloe",
+    stages: ["plan", "make", "strain"],
+    fires: allTagged(["kernel"], (l) => ({
+      severity: "note",
+      says: `${capital(names(l))}: stones out, or left whole.`,
+      todo: "Crack and crush none of them.",
+    })),
+  },
+  {
+    id: "pips",
+    basis: "amygdalin in apple seeds",
+    stages: ["make"],
+    fires: allTagged(["apple-seed"], () => ({
+      severity: "note",
+      says: "Apple pips: core the fruit, or leave the pips whole.",
+      todo: "Crush none.",
+    })),
+  },
+  {
+    id: "hairs",
+    basis: "barbed hairs of rose hip and mullein irritate the throat",
+    stages: ["plan", "strain"],
+    fires: allTagged(["hairs"], (l) => ({
+      severity: "note",
+      says: `${capital(names(l))} sheds fine hairs that scratch the throat.`,
+      todo: "Strain through a close cloth or a paper filter, twice.",
+    })),
+  },
+  {
+    id: "liver-alkaloids",
+    basis: "unsaturated pyrrolizidine alkaloids scar the liver (EMA public statement)",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "pyrrolizidine"),
+      (l) => ({
+        severity: "stop",
+        says: `${capital(l.stuff.name)} can hold alkaloids that scar the liver.`,
+        todo: "Leave it out of anything that is swallowed.",
+      }),
+    ),
+  },
+  {
+    id: "laxative",
+    basis: "anthranoid laxatives: monograph limits of one to two weeks, not under twelve years",
+    stages: EVERYWHERE,
+    fires: allTagged(["laxative"], (l) => ({
+      severity: "caution",
+      says: `${capital(names(l))} purges.`,
+      todo: "Short use only, with water; not for children, in pregnancy or with bowel trouble.",
+      label: "Strong laxative: short use, not for children.",
+    })),
+  },
+  {
+    id: "fibre",
+    basis: "fibre that gels can choke and blocks medicines",
+    stages: EVERYWHERE,
+    fires: allTagged(["fibre"], (l) => ({
+      severity: "caution",
+      says: `${capital(names(l))} swells to a gel.`,
+      todo: "Always with plenty of water, not for children, and an hour apart from medicines.",
+      label: "Take with plenty of water; not for children.",
+    })),
+  },
+  {
+    id: "foraging",
+    basis: "ordinary foraging practice and plant-protection law",
+    stages: ["plan", "make"],
+    fires: (s) => {
+      const wild = s.program.lines.filter(
+        (l) => has(l, "wild") && (l.stuff.form === "fresh" || l.stuff.form === "wilted"),
+      );
+      return wild.length > 0
+        ? [
+            {
+              severity: "note",
+              says: `Gathering ${names(wild)}: away from roads and sprays, above dog height.`,
+              todo: "Leave most of it standing, and mind the local rules.",
+              about: beside(wild[0]!),
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: "citrus-peel",
+    basis: "waxes and fungicides on citrus skins",
+    stages: IN_THE_KITCHEN,
+    fires: (s) => {
+      const l = s.program.lines.filter((x) => has(x, "citrus") && x.stuff.plant);
+      return l.length > 0
+        ? [
+            {
+              severity: "note",
+              says: `${capital(names(l))}: unwaxed, and washed in hot water.`,
+              todo: "Zest before you juice.",
+              about: beside(l[0]!),
+            },
+          ]
+        : [];
+    },
+  },
 ];

@@ -1,15 +1,72 @@
 import { EVERYWHERE, type About, type Raised, type Rule, type Situation } from "../caution";
 
 /** Words that promise a remedy does something to an illness; on a bottle that is given or sold they are a claim. */
-const CLAIM = /\b(?:cures?|cured|curing|curative|treats?|treatment|treating|heals?|healing|prevents?|preventing|prevention|kills? (?:germs|viruses|bacteria)|fights? (?:colds?|flu|infections?|viruses)|boosts? (?:the )?immun\w*|anti-?(?:viral|biotic|bacterial|inflammatory|cancer)|cancer|covid|influenza|remedy for|good for (?:your |the )?(?:heart|liver|kidneys?|lungs?|blood|cough|colds?|flu))\b/i;
+const CLAIM =
+  /\b(?:cures?|cured|curing|curative|treats?|treatment|treating|heals?|healing|prevents?|preventing|prevention|kills? (?:germs|viruses|bacteria)|fights? (?:colds?|flu|infections?|viruses)|boosts? (?:the )?immun\w*|anti-?(?:viral|biotic|bacterial|inflammatory|cancer)|cancer|covid|influenza|remedy for|good for (?:your |the )?(?:heart|liver|kidneys?|lungs?|blood|cough|colds?|flu))\b/i;
 /** More often than a remedy is taken: by the hour, by the glass. */
-const OFTEN = /\b(?:every|each) (?:(?:half|two|three|2|3|few) )?(?:an )?hours?\b|\bhourly\b|\bas (?:much|often) as (?:you|they) (?:like|want)\b|\b(?:a|one|two) (?:glass|cup|mug)(?:es|ful)?s?\b.*\b(?:daily|a day|hours?)\b|\bunlimited\b/i;
-const SHORT = /\b(?:for a few days|few days,? then|at (?:the )?first signs?|then rest|only when ill|short course)\b/i;
+const OFTEN =
+  /\b(?:every|each) (?:(?:half|two|three|2|3|few) )?(?:an )?hours?\b|\bhourly\b|\bas (?:much|often) as (?:you|they) (?:like|want)\b|\b(?:a|one|two) (?:glass|cup|mug)(?:es|ful)?s?\b.*\b(?:daily|a day|hours?)\b|\bunlimited\b/i;
+const SHORT =
+  /\b(?:for a few days|few days,? then|at (?:the )?first signs?|then rest|only when ill|short course)\b/i;
 
-const said = (s: Situation): readonly (readonly [string, About])[] => [[s.program.plan.name, { what: "name" }], [s.program.plan.taken ?? "", { what: "taken" }]];
+const said = (s: Situation): readonly (readonly [string, About])[] => [
+  [s.program.plan.name, { what: "name" }],
+  [s.program.plan.taken ?? "", { what: "taken" }],
+];
 
 export const WORDS: readonly Rule[] = [
-  { id: "health-claim", basis: "food law in most places forbids claims that a food treats, prevents or cures; this product makes none", stages: EVERYWHERE, fires: (s) => said(s).flatMap(([text, about]): Raised[] => { const m = CLAIM.exec(text); return m ? [{ severity: "caution", says: `“${m[0]}” is a health claim, and would stand on the label.`, todo: "Say what it is and how it is taken; what it is hoped to do belongs in your own notes.", about }] : []; }) },
-  { id: "too-often", basis: "more is not better: a remedy by the hour or the glass is not just food", stages: EVERYWHERE, fires: (s) => { const m = OFTEN.exec(s.program.plan.taken ?? ""); return m ? [{ severity: "caution", says: `“${m[0]}” is often, for a remedy.`, todo: "It is not only food. Say a spoon and how many times a day; an unpleasant reaction is a reason to stop.", about: { what: "taken" } }] : []; } },
-  { id: "short-course", basis: "plants taken at first signs are rested from after some days", stages: ["plan", "bottle", "label"], fires: (s) => (SHORT.test(s.program.plan.taken ?? "") ? [{ severity: "note", says: "Taken for a few days, then rested from.", todo: "The label says so; count the days.", about: { what: "taken" } }] : []) },
+  {
+    id: "health-claim",
+    basis:
+      "food law in most places forbids claims that a food treats, prevents or cures; this product makes none",
+    stages: EVERYWHERE,
+    fires: (s) =>
+      said(s).flatMap(([text, about]): Raised[] => {
+        const m = CLAIM.exec(text);
+        return m
+          ? [
+              {
+                severity: "caution",
+                says: `“${m[0]}” is a health claim, and would stand on the label.`,
+                todo: "Say what it is and how it is taken; what it is hoped to do belongs in your own notes.",
+                about,
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: "too-often",
+    basis: "more is not better: a remedy by the hour or the glass is not just food",
+    stages: EVERYWHERE,
+    fires: (s) => {
+      const m = OFTEN.exec(s.program.plan.taken ?? "");
+      return m
+        ? [
+            {
+              severity: "caution",
+              says: `“${m[0]}” is often, for a remedy.`,
+              todo: "It is not only food. Say a spoon and how many times a day; an unpleasant reaction is a reason to stop.",
+              about: { what: "taken" },
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: "short-course",
+    basis: "plants taken at first signs are rested from after some days",
+    stages: ["plan", "bottle", "label"],
+    fires: (s) =>
+      SHORT.test(s.program.plan.taken ?? "")
+        ? [
+            {
+              severity: "note",
+              says: "Taken for a few days, then rested from.",
+              todo: "The label says so; count the days.",
+              about: { what: "taken" },
+            },
+          ]
+        : [],
+  },
 ];

@@ -1,8 +1,8 @@
 "use client";
 import { useMemo } from "react";
 import { Printer } from "lucide-react";
-import type { Reckoning } from "@/core/remedy/reckon";
-import type { Program } from "@/core/remedy/resolve";
+import type { Reckoning } from "@/core/reckoning/reckon";
+import type { Program } from "@/core/reckoning/program";
 import { type Want, needOf } from "@/core/stores/need";
 import type { Stores } from "@/core/stores/stores";
 import { useUnits } from "../../kit/units";
@@ -15,13 +15,28 @@ function Wants({ head, wants }: { head: string; wants: readonly Want[] }) {
       <h3 className="ruled-head pt-1">{head}</h3>
       <ul>
         {wants.map((w) => {
-          const amount = w.liquid ? (units.display === "kitchen" ? `${units.volume(w.lackMl)}, ${units.volumeExact(w.lackMl)}` : units.volumeExact(w.lackMl)) : `${units.massExact(w.lackG)}, about ${units.volume(w.lackMl)}`;
+          const amount = w.liquid
+            ? units.volumeBoth(w.lackMl)
+            : `${units.massExact(w.lackG)}, about ${units.volume(w.lackMl)}`;
           return (
-            <li key={w.name + w.form} className="py-1.5 border-b border-rule grid grid-cols-[1.25rem_1fr] gap-x-3">
+            <li
+              key={w.name + w.form}
+              className="py-1.5 border-b border-rule grid grid-cols-[1.25rem_1fr] gap-x-3"
+            >
               <span className="w-4 h-4 border border-iron translate-y-1" aria-hidden="true" />
               <span>
-                <span className="font-semibold">{w.name}</span>{w.form ? `, ${w.form}` : ""}: {amount}
-                {w.haveG > 0.5 && <span className="text-ash"> beside the {w.liquid ? units.volumeExact((w.haveG / w.lackG) * w.lackMl) : units.massExact(w.haveG)} on hand</span>}
+                <span className="font-semibold">{w.name}</span>
+                {w.form ? `, ${w.form}` : ""}: {amount}
+                {w.haveG > 0.5 && (
+                  <span className="text-ash">
+                    {" "}
+                    beside the{" "}
+                    {w.liquid
+                      ? units.volumeExact((w.haveG / w.lackG) * w.lackMl)
+                      : units.massExact(w.haveG)}{" "}
+                    on hand
+                  </span>
+                )}
                 {w.instead && <span className="block text-ash">{w.instead}.</span>}
               </span>
             </li>
@@ -33,7 +48,17 @@ function Wants({ head, wants }: { head: string; wants: readonly Want[] }) {
 }
 
 /** What to gather, what to buy and what to lay ready; prints as a list of its own. */
-export function GatherDrawer({ program, reckoning, stores, name }: { program: Program; reckoning: Reckoning; stores: Stores; name: string }) {
+export function GatherDrawer({
+  program,
+  reckoning,
+  stores,
+  name,
+}: {
+  program: Program;
+  reckoning: Reckoning;
+  stores: Stores;
+  name: string;
+}) {
   const need = useMemo(() => needOf(program, reckoning, stores), [program, reckoning, stores]);
   const units = useUnits();
   const all = need.gather.length + need.buy.length + need.bottles.length === 0;
@@ -41,25 +66,62 @@ export function GatherDrawer({ program, reckoning, stores, name }: { program: Pr
     <div className="print-alone" data-testid="need">
       <h2 className="hidden print:block text-[1.5rem] pb-3">{name}: to gather and buy</h2>
       <div className="grid gap-x-10 gap-y-3 md:grid-cols-3 print:grid-cols-1">
-        {all ? <p className="py-1">All of it is in the stores.</p> : (
+        {all ? (
+          <p className="py-1">All of it is in the stores.</p>
+        ) : (
           <div className="grid gap-y-3 content-start">
             <Wants head="To gather" wants={need.gather} />
             <Wants head="To buy" wants={need.buy} />
-            {need.bottles.length > 0 && <section><h3 className="ruled-head pt-1">Bottles to find</h3><ul>{need.bottles.map((b) => <li key={b.name} className="py-1.5 border-b border-rule">{b.count} × {b.name}</li>)}</ul></section>}
+            {need.bottles.length > 0 && (
+              <section>
+                <h3 className="ruled-head pt-1">Bottles to find</h3>
+                <ul>
+                  {need.bottles.map((b) => (
+                    <li key={b.name} className="py-1.5 border-b border-rule">
+                      {b.count} × {b.name}
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            )}
           </div>
         )}
         <section>
           <h3 className="ruled-head pt-1">To lay ready</h3>
-          <ul>{need.gear.map((g) => <li key={g} className="py-1.5 border-b border-rule">{g}</li>)}</ul>
+          <ul>
+            {need.gear.map((g) => (
+              <li key={g} className="py-1.5 border-b border-rule">
+                {g}
+              </li>
+            ))}
+          </ul>
         </section>
         {need.have.length > 0 && (
           <section>
             <h3 className="ruled-head pt-1">In the stores already</h3>
-            <ul>{need.have.map((w) => <li key={w.name + w.form} className="py-1.5 border-b border-rule flex justify-between gap-3"><span>{w.name}{w.form ? `, ${w.form}` : ""}</span><span className="text-ash">{units.massExact(w.wantG)}</span></li>)}</ul>
+            <ul>
+              {need.have.map((w) => (
+                <li key={w.name + w.form} className="py-1.5 border-b border-rule flex justify-between gap-3">
+                  <span>
+                    {w.name}
+                    {w.form ? `, ${w.form}` : ""}
+                  </span>
+                  <span className="text-ash">{units.massExact(w.wantG)}</span>
+                </li>
+              ))}
+            </ul>
           </section>
         )}
       </div>
-      <p className="no-print pt-3"><button type="button" className="plain min-h-11 inline-flex items-center gap-2" onClick={() => window.print()}><Printer size={18} aria-hidden="true" /> print this list</button></p>
+      <p className="no-print pt-3">
+        <button
+          type="button"
+          className="plain min-h-11 inline-flex items-center gap-2"
+          onClick={() => window.print()}
+        >
+          <Printer size={18} aria-hidden="true" /> print this list
+        </button>
+      </p>
     </div>
   );
 }

@@ -7,11 +7,25 @@ export const dynamic = "force-dynamic";
 
 export async function GET(request: Request, context: { params: Promise<{ id: string }> }): Promise<Response> {
   const asked = LabelRequest.safeParse(Object.fromEntries(new URL(request.url).searchParams));
-  if (!asked.success) return new Response("Ask for a size like 80x50, a sheet (single, a4, letter) and a start cell from 1.", { status: 422 });
+  if (!asked.success)
+    return new Response("Ask for a size like 80x50, a sheet (single, a4, letter) and a start cell from 1.", {
+      status: 422,
+    });
   const found = await labelsOf((await context.params).id);
   if (!found) return new Response("There are no bottles to label here.", { status: 404 });
   const { widthMm, heightMm } = sizeOf(asked.data.size);
-  const labels = asked.data.bottle === undefined ? found.labels : found.labels.slice(asked.data.bottle - 1, asked.data.bottle);
-  const pdf = asked.data.sheet === "single" ? await singlesPdf(labels, widthMm, heightMm) : await sheetPdf(labels, widthMm, heightMm, PAGES[asked.data.sheet], asked.data.start - 1);
-  return new Response(new Uint8Array(pdf), { headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="${found.code}-labels.pdf"` } });
+  const labels =
+    asked.data.bottle === undefined
+      ? found.labels
+      : found.labels.slice(asked.data.bottle - 1, asked.data.bottle);
+  const pdf =
+    asked.data.sheet === "single"
+      ? await singlesPdf(labels, widthMm, heightMm)
+      : await sheetPdf(labels, widthMm, heightMm, PAGES[asked.data.sheet], asked.data.start - 1);
+  return new Response(new Uint8Array(pdf), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="${found.code}-labels.pdf"`,
+    },
+  });
 }

@@ -11,5 +11,7 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
   const label = found?.labels[(asked.data.bottle ?? 1) - 1];
   if (!label) return new Response("There is no such bottle to label.", { status: 404 });
   const { widthMm, heightMm } = sizeOf(asked.data.size);
-  return new Response(labelSvg(laidOut(label, widthMm, heightMm)), { headers: { "content-type": "image/svg+xml; charset=utf-8" } });
+  return new Response(labelSvg(laidOut(label, widthMm, heightMm)), {
+    headers: { "content-type": "image/svg+xml; charset=utf-8" },
+  });
 }

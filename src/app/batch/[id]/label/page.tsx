@@ -11,8 +11,18 @@ export const metadata: Metadata = { title: "Labels" };
 
 export default async function LabelPage({ params }: { params: Promise<{ id: string }> }) {
   const { batch, r } = await batchPage(params);
-  if (batch.state !== "bottled") return <p className="pt-6">{batch.code} has no bottles to label. <Link href={`/batch/${batch.id}`}>See where it stands.</Link></p>;
+  if (batch.state !== "bottled")
+    return (
+      <p className="pt-6">
+        {batch.code} has no bottles to label. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
+      </p>
+    );
   const labels = batch.bottles.map((b) => labelOf(batch, b, contentsOf(r.program), r.cautions));
-  const layouts = Object.fromEntries(LABEL_SIZES.map((s) => { const { widthMm, heightMm } = sizeOf(s); return [s, labels.map((l) => laidOut(l, widthMm, heightMm))]; }));
+  const layouts = Object.fromEntries(
+    LABEL_SIZES.map((s) => {
+      const { widthMm, heightMm } = sizeOf(s);
+      return [s, labels.map((l) => laidOut(l, widthMm, heightMm))];
+    }),
+  );
   return <LabelSheet id={batch.id} code={batch.code} name={batch.name} layouts={layouts} />;
 }

@@ -10,9 +10,20 @@ export default async function StrainPage({ params }: { params: Promise<{ id: str
   const right = batch.state === "working";
   return (
     <div className="pt-5">
-      <p><Link href={`/batch/${batch.id}`} className="stencil text-xl">{batch.code}</Link> {batch.name}</p>
+      <p>
+        <Link href={`/batch/${batch.id}`} className="stencil text-xl">
+          {batch.code}
+        </Link>{" "}
+        {batch.name}
+      </p>
       <h1 className="text-[2rem]">Strain</h1>
-      {right ? <Strain batch={batch} company={company} /> : <p role="status" className="pt-4 text-[1.25rem]">{batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link></p>}
+      {right ? (
+        <Strain batch={batch} company={company} />
+      ) : (
+        <p role="status" className="pt-4 text-[1.25rem]">
+          {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
+        </p>
+      )}
     </div>
   );
 }

@@ -1,0 +1,154 @@
+import { linesOf } from "../../plan/edit";
+import type { Line, Plan } from "../../plan/plan";
+import { degreesOf } from "../../plan/read-plan";
+import { roleOf } from "../../plan/ways";
+import { readTemperature } from "../../reading/temperatures";
+import {
+  type Question,
+  type Said,
+  type School,
+  classOf,
+  hasStep,
+  isHerb,
+  mapLines,
+  mapSteps,
+} from "./school";
+
+const firstPoured = (plan: Plan): string | undefined => {
+  const s = plan.steps.find((x) => x.do === "add");
+  return s?.do === "add"
+    ? s.what.map((l) => roleOf(l)).find((r) => r === "vinegar" || r === "sweet")
+    : undefined;
+};
+const afterCloth = (plan: Plan): readonly Line[] => {
+  const cut = plan.steps.findIndex((s) => s.do === "strain");
+  return cut < 0 ? [] : plan.steps.slice(cut).flatMap((s) => (s.do === "add" ? s.what : []));
+};
+const sweetAfter = (plan: Plan): Line | undefined => afterCloth(plan).find((l) => roleOf(l) === "sweet");
+const sweetened = (plan: Plan, f: (l: Line) => Line): Plan => {
+  const after = new Set(afterCloth(plan));
+  return mapLines(plan, (l) => (after.has(l) && roleOf(l) === "sweet" ? f(l) : l));
+};
+
+/** Order of the roles in the first step; herbs always stand first. */
+const ordered =
+  (roles: readonly ("vinegar" | "sweet")[]) =>
+  (plan: Plan): Plan => {
+    const first = plan.steps.find((s) => s.do === "add");
+    const rank = (l: Line): number => (isHerb(l) ? -1 : roles.indexOf(roleOf(l) as "vinegar"));
+    return mapSteps(plan, (s) =>
+      s === first && s.do === "add" ? { ...s, what: [...s.what].sort((a, b) => rank(a) - rank(b)) } : s,
+    );
+  };
+
+export const ORDER: Question = {
+  id: "order",
+  asks: "What goes in first",
+  when: (p) => firstPoured(p) !== undefined && !sweetAfter(p),
+  schools: [
+    {
+      id: "vinegar-then-honey",
+      name: "vinegar, then honey",
+      why: "Thin first: it finds its way between the leaves, and the honey sinks through it.",
+      cautious: true,
+      holds: (p) => firstPoured(p) === "vinegar",
+      make: ordered(["vinegar", "sweet"]),
+    },
+    {
+      id: "honey-then-vinegar",
+      name: "honey over the herb, then vinegar",
+      why: "For those who want the herb coated first; stirred through the same day.",
+      holds: (p) => firstPoured(p) === "sweet",
+      make: ordered(["sweet", "vinegar"]),
+    },
+  ],
+};
+
+/** Vinegars that are alive or of no marked strength; the rest are “any”. */
+const ALIVE: ReadonlySet<string> = new Set(["cider-vinegar-raw", "home-vinegar"]);
+const bottled = (l: Line, material: string): Line => {
+  const { strength: _s, took: _t, ...rest } = l;
+  return l.material === material ? l : { ...rest, material };
+};
+
+export const VINEGAR: Question = {
+  id: "vinegar",
+  asks: "Which vinegar",
+  when: (p) => linesOf(p).some((l) => classOf(l) === "vinegar"),
+  schools: [
+    {
+      id: "any-five",
+      name: "any marked 5 % or more",
+      why: "The acid keeps it, whatever it was made of.",
+      cautious: true,
+      holds: (p) => linesOf(p).some((l) => classOf(l) === "vinegar" && !ALIVE.has(l.material)),
+      make: (p) => mapLines(p, (l) => (ALIVE.has(l.material) ? bottled(l, "cider-vinegar") : l)),
+    },
+    {
+      id: "raw",
+      name: "raw, with its mother",
+      why: "For those who want it alive; its strength still wants to be marked on the bottle.",
+      holds: (p) => linesOf(p).some((l) => l.material === "cider-vinegar-raw"),
+      make: (p) => mapLines(p, (l) => (classOf(l) === "vinegar" ? bottled(l, "cider-vinegar-raw") : l)),
+    },
+  ],
+};
+
+const coolTo = (celsius: number, said: Omit<Said, "id" | "name">): School => ({
+  id: `cool-${celsius}`,
+  name: `${celsius} °C`,
+  ...said,
+  holds: (p) =>
+    hasStep(p, (s) => {
+      const read = s.do === "cool" ? readTemperature(s.to, degreesOf(p.units)) : undefined;
+      return read?.ok === true && Math.abs(read.value - celsius) < 0.6;
+    }),
+  make: (p) => mapSteps(p, (s) => (s.do === "cool" ? { ...s, to: `${celsius} °C` } : s)),
+});
+
+export const HONEY_AT: Question = {
+  id: "honey-at",
+  asks: "Honey into the warm liquid at",
+  when: (p) => hasStep(p, (s) => s.do === "cool"),
+  schools: [
+    coolTo(38, { why: "Blood-warm, for those who want the honey as the bees left it." }),
+    coolTo(43, { why: "Warm to the hand; it still mixes easily.", cautious: true }),
+    coolTo(46, { why: "A little quicker to stir in." }),
+    coolTo(49, { why: "For thick honey on a cold evening." }),
+  ],
+};
+
+const sweetTo = (id: string, name: string, amount: string, why: string, cautious = false): School => ({
+  id,
+  name,
+  why,
+  ...(cautious ? { cautious } : {}),
+  holds: (p) => sweetAfter(p)?.amount === amount,
+  make: (p) => sweetened(p, (l) => ({ ...l, amount })),
+});
+
+export const SWEETENER: Question = {
+  id: "sweetener",
+  asks: "Sweetener to strained liquid",
+  when: (p) => sweetAfter(p) !== undefined,
+  schools: [
+    sweetTo("half", "½ to 1", "½ of liquid", "For the fridge and the near week; more herb to the spoon."),
+    sweetTo("three-quarters", "¾ to 1", "¾ of liquid", "Between the two."),
+    sweetTo("one", "1 to 1", "1 of liquid", "The usual; easy to do in the head.", true),
+    sweetTo("two", "2 to 1", "2 of liquid", "Thick and long-keeping; the herb is a guest in it."),
+    {
+      ...sweetTo(
+        "cupboard",
+        "to cupboard strength",
+        "to 67 Bx",
+        "Sugar until it keeps itself, boiled and bottled hot.",
+      ),
+      make: (p) =>
+        sweetened(p, (l) => ({
+          id: l.id,
+          material: classOf(l) === "sugar" ? l.material : "sugar",
+          amount: "to 67 Bx",
+        })),
+    },
+  ],
+};

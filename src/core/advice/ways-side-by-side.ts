@@ -1,0 +1,122 @@
+import { type Care, careOf } from "../care/care";
+import type { Caution } from "../cautions/caution";
+import { cautionsAt, cautionsOf } from "../cautions/rules";
+import type { Estimate } from "../estimate";
+import { type Company, companyOf } from "../people/company";
+import { type Cost, costOf } from "../stores/cost";
+import type { LotOnHand } from "../stores/stores";
+import type { Plan } from "../plan/plan";
+import { type Reckoning, reckonProgram } from "../reckoning/reckon";
+import type { Context } from "../reckoning/context";
+import type { Program } from "../reckoning/program";
+import { resolve } from "../reckoning/resolve";
+import { spoonOf } from "../reckoning/spoon";
+import type { Way } from "../plan/kinds";
+import { madeBy } from "../plan/ways";
+import { herbsWeighed } from "./wished";
+
+/** A plan made one way, reckoned; a way that cannot be made says why. */
+export interface Column {
+  readonly way: Way;
+  readonly plan: Plan;
+  readonly made:
+    | {
+        readonly program: Program;
+        readonly reckoning: Reckoning;
+        readonly care: Care;
+        readonly cost: Cost;
+        readonly cautions: readonly Caution[];
+      }
+    | undefined;
+  readonly cannot: string | undefined;
+}
+
+export const ROWS = [
+  "ready",
+  "yield",
+  "sweetness",
+  "sharpness",
+  "strength",
+  "keeping",
+  "herb",
+  "sugar",
+  "alcohol",
+  "cost",
+] as const;
+export type RowName = (typeof ROWS)[number];
+
+/** A figure of a column as its row shows it, with its spread; the ready day in days, the keeping in days of its place. */
+export function figureOf(c: Column, row: RowName): Estimate | undefined {
+  if (!c.made) return undefined;
+  const { reckoning: r, care, cost } = c.made;
+  const exactly = (value: number, low = value, high = value): Estimate => ({ value, low, high, because: [] });
+  switch (row) {
+    case "ready":
+      return care.window ? exactly(care.window.best, care.window.earliest, care.window.latest) : exactly(0);
+    case "yield":
+      return r.finished.ml;
+    case "sweetness":
+      return r.finished.brix;
+    case "sharpness":
+      return r.finished.acid;
+    case "strength":
+      return r.finished.abv;
+    case "keeping":
+      return exactly((r.verdict.place === "cupboard" ? 10_000 : 0) + r.verdict.life.days);
+    case "herb":
+      return spoonOf(r).herb;
+    case "sugar":
+      return spoonOf(r).sugar;
+    case "alcohol":
+      return spoonOf(r).alcohol;
+    case "cost":
+      return cost.batch;
+  }
+}
+
+/**
+ * The same herbs, by weight, made several ways. The maker's bottles stay where a way uses them; a way that wants a pot gets one.
+ */
+export function compareWays(
+  plan: Plan,
+  ways: readonly Way[],
+  lots: readonly LotOnHand[],
+  company: Company,
+  around: Context = {},
+): Column[] {
+  const first = resolve(plan, around);
+  const weighed = first.ok ? herbsWeighed(plan, first.value) : plan;
+  return ways.map((way): Column => {
+    const made = way.id === plan.way && first.ok ? plan : madeBy(way, weighed);
+    const program = resolve(made, around);
+    if (!program.ok) return { way, plan: made, made: undefined, cannot: program.faults[0]!.message };
+    const reckoning = reckonProgram(program.value);
+    return {
+      way,
+      plan: made,
+      cannot: undefined,
+      made: {
+        program: program.value,
+        reckoning,
+        care: careOf(program.value, reckoning.fit, reckoning.working),
+        cost: costOf(program.value, reckoning, lots),
+        cautions: cautionsAt(
+          "plan",
+          cautionsOf({ program: program.value, reckoning, ...companyOf(made, company) }),
+        ).filter((c) => c.severity !== "note"),
+      },
+    };
+  });
+}
+
+/** Rows in which the columns truly differ: their spreads stand apart, or one has a figure and another none. */
+export function differing(columns: readonly Column[]): ReadonlySet<RowName> {
+  return new Set(
+    ROWS.filter((row) => {
+      const figures = columns.filter((c) => c.made).map((c) => figureOf(c, row)!);
+      return figures.some((a, i) =>
+        figures.slice(i + 1).some((b) => a.high < b.low - 1e-9 || b.high < a.low - 1e-9),
+      );
+    }),
+  );
+}

@@ -1,0 +1,61 @@
+import { Temporal } from "temporal-polyfill";
+
+/** A plain calendar day in the household's zone, `YYYY-MM-DD`. Care falls on days, so no clock change moves it. */
+export type Day = string;
+
+export const addDays = (day: Day, n: number): Day =>
+  Temporal.PlainDate.from(day)
+    .add({ days: Math.round(n) })
+    .toString();
+
+/** The same day of a month so many months on; the last of a shorter month. */
+export const addMonths = (day: Day, n: number): Day =>
+  Temporal.PlainDate.from(day).add({ months: n }).toString();
+
+/** Whole days from one day to another; negative when `to` lies before `from`. */
+export const daysBetween = (from: Day, to: Day): number =>
+  Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: "days" }).days;
+
+/** The household's calendar day at an instant. */
+export const dayAt = (iso: string, zone: string): Day =>
+  Temporal.Instant.from(iso).toZonedDateTimeISO(zone).toPlainDate().toString();
+
+/** The instant at which a household's clock shows this time on this day. */
+export const instantOf = (day: Day, time: string, zone: string): string =>
+  Temporal.PlainDate.from(day).toZonedDateTime({ timeZone: zone, plainTime: time }).toInstant().toString();
+
+const MONTHS = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
+const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+
+/** `24 November`, `24 Nov`, `24 November 2026`, `Tuesday 24 November`. */
+export function printDay(day: Day, how: "long" | "short" | "year" | "weekday" = "long"): string {
+  const d = Temporal.PlainDate.from(day);
+  const month = MONTHS[d.month - 1]!;
+  if (how === "short") return `${d.day} ${month.slice(0, 3)}`;
+  if (how === "year") return `${d.day} ${month} ${d.year}`;
+  if (how === "weekday") return `${WEEKDAYS[d.dayOfWeek - 1]} ${d.day} ${month}`;
+  return `${d.day} ${month}`;
+}
+
+export const isDay = (text: string): boolean => {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  try {
+    Temporal.PlainDate.from(text, { overflow: "reject" });
+    return true;
+  } catch {
+    return false;
+  }
+};

@@ -1,0 +1,99 @@
+import type { z } from "zod";
+
+/** A journal entry that cannot be read: a type from a newer build, or a body that is not what its type says. */
+export class UnreadableEvent extends Error {
+  override name = "UnreadableEvent";
+}
+
+/** What every entry of every journal carries round its body. */
+export interface Envelope<T extends string, B> {
+  readonly type: T;
+  readonly version: number;
+  readonly streamId: string;
+  readonly seq: number;
+  /** The writer's idempotency key. */
+  readonly key: string;
+  /** The maker's time, ISO instant: may be earlier than it was written down, never before the stream began. */
+  readonly at: string;
+  /** When it was written down, ISO instant: never goes backward in a stream. */
+  readonly recordedAt: string;
+  /** The household's calendar day of `at`. */
+  readonly day: string;
+  readonly body: B;
+}
+
+/** How a body of one version becomes one of the next. */
+export type Upcasts = Readonly<Record<string, Readonly<Record<number, (body: unknown) => unknown>>>>;
+
+/**
+ * Reads stored bodies of one kind of journal: brought up from whatever version they are, parsed, refused where the type is not known or the
+ * version newer, never skipped. Throws `UnreadableEvent`.
+ * @param journal how the journal is called in what is said, e.g. "the stores"
+ */
+export function bodyReader(
+  journal: string,
+  bodies: Readonly<Record<string, z.ZodType>>,
+  versions: Readonly<Record<string, number>>,
+  upcasts: Upcasts = {},
+): (type: string, version: number, body: unknown) => unknown {
+  return (type, version, body) => {
+    const schema = Object.hasOwn(bodies, type) ? bodies[type] : undefined;
+    if (!schema)
+      throw new UnreadableEvent(
+        `${journal} holds an entry of type “${type}”, which this build does not know; start the newer build`,
+      );
+    const newest = versions[type]!;
+    if (version > newest)
+      throw new UnreadableEvent(
+        `${journal} holds “${type}” in version ${version}, newer than this build reads`,
+      );
+    let is = body;
+    try {
+      for (let v = version; v < newest; v++) is = upcasts[type]?.[v]?.(is) ?? is;
+    } catch (e) {
+      throw new UnreadableEvent(`an entry “${type}” of ${journal} cannot be read: ${(e as Error).message}`);
+    }
+    const parsed = schema.safeParse(is);
+    if (!parsed.success)
+      throw new UnreadableEvent(
+        `an entry “${type}” of ${journal} cannot be read: ${parsed.error.issues[0]?.message ?? "unknown"}`,
+      );
+    return parsed.data;
+  };
+}
+
+/** What happened, in the order it happened: by the maker's time, then by order of writing. */
+export const asHappened = <E extends { readonly at: string; readonly seq: number }>(
+  events: readonly E[],
+): E[] => [...events].sort((a, b) => inTime(a.at, b.at) || a.seq - b.seq);
+/** What is so, in the order it was said: by order of writing alone, whatever the clock showed. */
+export const asWritten = <E extends { readonly seq: number }>(events: readonly E[]): E[] =>
+  [...events].sort((a, b) => a.seq - b.seq);
+
+/** ISO instants of one form compare as text. */
+const inTime = (a: string, b: string): number => {
+  if (a === b) return 0;
+  return a < b ? -1 : 1;
+};
+
+/** A correction of an entry: what it should have said, or nothing where it did not happen. */
+export interface Correction {
+  readonly seq: number;
+  readonly body: unknown;
+  readonly why: string | undefined;
+  /** The correction's own place in the stream. */
+  readonly by: number;
+}
+
+/** The last correction of each entry, by order of writing. */
+export function correctionsOf(
+  events: readonly { readonly type: string; readonly seq: number; readonly body: unknown }[],
+): ReadonlyMap<number, Correction> {
+  const out = new Map<number, Correction>();
+  for (const e of asWritten(events)) {
+    if (e.type !== "corrected") continue;
+    const { seq, body, why } = e.body as { seq: number; body: unknown; why?: string };
+    out.set(seq, { seq, body, why, by: e.seq });
+  }
+  return out;
+}

@@ -1,0 +1,84 @@
+import { z } from "zod";
+import { COMPONENT_NAMES } from "../mixture/components";
+import { FORMS, PLANT_CLASSES } from "./classes";
+import { TAGS } from "./tags";
+
+const share = z.number().min(0).max(1);
+const range = z.tuple([z.number().positive(), z.number().positive()]);
+
+/** A plant as data: what differs from its class. Shares of mass; alkalinity in mEq per 100 g fresh. */
+export const PlantRow = z.strictObject({
+  id: z.string().min(1).max(60),
+  names: z.array(z.string().min(1).max(60)).min(1),
+  latin: z.string().max(80).optional(),
+  class: z.enum(PLANT_CLASSES).optional(),
+  water: share.optional(),
+  driedWater: share.optional(),
+  forms: z.array(z.enum(FORMS)).optional(),
+  dry: z.strictObject({ mono: share, di: share, citric: share, malic: share, soluble: share }).optional(),
+  alk: z.number().min(0).max(500).optional(),
+  /** Wider names of which this is the one taken until more is said: “mint” for spearmint. */
+  loose: z.array(z.string().min(1).max(60)).optional(),
+  /** The form meant where none is said, or that it must be asked; otherwise the class decides. */
+  unsaid: z.enum([...FORMS, "ask"]).optional(),
+  /** By the spoon it is the ground spice. */
+  ground: z.boolean().optional(),
+  /** A count word that alone may mean this: “6 cloves”. */
+  countsBare: z.string().max(20).optional(),
+  /** g of one piece, low and high, by count unit. */
+  pieces: z.record(z.string(), range).optional(),
+  gPerCm: range.optional(),
+  floats: z.boolean().optional(),
+  /** Heap density over the class's. */
+  bulkFactor: z.number().positive().max(5).optional(),
+  tags: z.array(z.enum(TAGS)).optional(),
+  source: z.string(),
+});
+export type PlantRow = z.infer<typeof PlantRow>;
+
+export const LIQUID_CLASSES = [
+  "vinegar",
+  "honey",
+  "sugar",
+  "syrup",
+  "spirit",
+  "glycerin",
+  "water",
+  "juice",
+  "acid",
+  "salt",
+  "mineral",
+  "oil",
+] as const;
+export type LiquidClass = (typeof LIQUID_CLASSES)[number];
+
+/** A liquid, sugar or other plain stuff as data. `composition` in shares of mass, water making up the rest. */
+export const StuffRow = z.strictObject({
+  id: z.string().min(1).max(60),
+  names: z.array(z.string().min(1).max(60)).min(1),
+  class: z.enum(LIQUID_CLASSES),
+  loose: z.array(z.string().min(1).max(60)).optional(),
+  /** Stuffs of one family differ only in strength. */
+  family: z.enum(["neutral-spirit"]).optional(),
+  /** g of one piece: the juice of one lemon. */
+  pieces: z.record(z.string(), range).optional(),
+  composition: z.partialRecord(z.enum(COMPONENT_NAMES), share),
+  abv: z.number().min(0).max(100).optional(),
+  density: z.number().positive().max(3).optional(),
+  /** g/mL of the heap, for dry ones. */
+  bulk: z.number().positive().max(3).optional(),
+  /** mEq per 100 g. */
+  alk: z.number().min(0).max(3000).optional(),
+  tolerance: share.optional(),
+  tags: z.array(z.enum(TAGS)).optional(),
+  source: z.string(),
+});
+export type StuffRow = z.infer<typeof StuffRow>;
+
+/** Where a row's figures come from, by the word in its `source`. */
+export const SOURCES: Readonly<Record<string, string>> = {
+  fdc: "USDA FoodData Central, SR Legacy (water, sugars, acids), rounded",
+  typical: "typical kitchen value for its class; weigh your own to replace it",
+  handbook: "CRC Handbook of Chemistry and Physics",
+  own: "your own weighing",
+};

@@ -1,0 +1,71 @@
+import type { Form } from "../../material/classes";
+import type { Kind, Step } from "../plan";
+
+/** What a line is for; a way speaks of roles and leaves the herb to the maker. */
+export type Role = "herb" | "vinegar" | "sweet" | "spirit" | "water" | "sour" | "glycerin";
+
+export interface WayLine {
+  readonly role: Role;
+  readonly amount?: string;
+  readonly material?: string;
+}
+type Bare<S> = S extends { id: string } ? Omit<S, "id"> : never;
+export type WayStep =
+  { readonly do: "add"; readonly what: readonly WayLine[] } | Bare<Exclude<Step, { do: "add" }>>;
+
+/** A named way of making a kind: which steps, in which order, in which shares. One sentence on who prefers it and why. */
+export interface Way {
+  readonly id: string;
+  readonly kind: Kind;
+  readonly name: string;
+  readonly why: string;
+  /** The default of its kind, and the cautious one. */
+  readonly cautious?: boolean;
+  readonly vessel?: "pot";
+  /** How it usually has its leaves and flowers, where that is not the kind's usual. */
+  readonly usual?: Form;
+  readonly steps: readonly WayStep[];
+}
+
+/** The questions makers disagree on, by id; the schools that answer them are in `advice/schools`. */
+export type QuestionId =
+  | "herb-share"
+  | "order"
+  | "vinegar"
+  | "cider-steep"
+  | "shaking"
+  | "place"
+  | "honey-at"
+  | "sweetener"
+  | "garlic"
+  | "plant-in-honey"
+  | "taking";
+
+/** All that one kind of remedy is. A new kind is a new file of these, its words and its docs. */
+export interface KindSpec {
+  readonly id: Kind;
+  readonly name: string;
+  /** Two letters before its batches’ numbers. */
+  readonly code: string;
+  /** How it usually has its leaves and flowers. */
+  readonly usual: Form;
+  readonly ways: readonly Way[];
+  /** Questions that may be asked of it, in order. */
+  readonly questions: readonly QuestionId[];
+  /** What its maker drags where parts are not said: strength of a menstruum, or the filling. */
+  readonly rail: "strength" | "filling";
+  /** What is done with the jar day by day. */
+  readonly touch: "shake" | "turn";
+  /** Sorts of vessel it is kept in, best first, and the one taken where none is counted. */
+  readonly bottles: { readonly sorts: readonly ("jar" | "bottle" | "dropper")[]; readonly usual: string };
+}
+
+export const dark = (lasts: string): WayStep => ({ do: "steep", for: lasts, in: "dark-cupboard" });
+export const strained = (how: "drained" | "wrung" | "pressed"): WayStep => ({ do: "strain", how });
+export const wrung = strained("wrung");
+export const bottled: WayStep = { do: "bottle" };
+export const add = (...what: WayLine[]): WayStep => ({ do: "add", what });
+export const herb: WayLine = { role: "herb" };
+export const of = (role: Role, amount: string, material?: string): WayLine =>
+  material ? { role, amount, material } : { role, amount };
+export const HONEY_WARM: WayStep = { do: "cool", to: "43 °C" };

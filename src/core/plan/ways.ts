@@ -1,0 +1,117 @@
+import { MATERIALS, type Catalogue } from "../material/catalogue";
+import type { Form } from "../material/classes";
+import { linesOf } from "./edit";
+import { Ids, type Nameless } from "./ids";
+import { KIND, type Role, type Way, type WayLine, cautiousWay, wayById } from "./kinds";
+import { type Kind, type Line, PLAN_FORMAT, PLAN_VERSION, type Plan, type Step } from "./plan";
+
+const CLASS_ROLE: Readonly<Record<string, Role>> = {
+  vinegar: "vinegar",
+  honey: "sweet",
+  sugar: "sweet",
+  syrup: "sweet",
+  spirit: "spirit",
+  water: "water",
+  juice: "sour",
+  acid: "sour",
+  glycerin: "glycerin",
+};
+
+export function roleOf(line: Pick<Line, "material">, catalogue: Catalogue = MATERIALS): Role {
+  const m = catalogue.get(line.material);
+  return m?.kind === "stuff" ? (CLASS_ROLE[m.row.class] ?? "herb") : "herb";
+}
+
+const USUAL: Readonly<Record<Exclude<Role, "herb">, string>> = {
+  vinegar: "cider-vinegar",
+  sweet: "honey",
+  spirit: "vodka-40",
+  water: "water",
+  sour: "lemon-juice",
+  glycerin: "glycerin",
+};
+
+/** What a household pours where nothing is chosen, by role: the bottle that stands on its shelf. */
+export type Usual = Readonly<Partial<Record<Role, string>>>;
+
+/** What a way is made with where the plan chooses nothing. */
+export interface Bench {
+  readonly jar: string;
+  readonly pot: string;
+  readonly usual: Usual;
+}
+export const PLAIN_BENCH: Bench = { jar: "us-quart", pot: "p-3000", usual: {} };
+
+function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids): Line {
+  const role = w.role as Exclude<Role, "herb">;
+  const mine = lines.find((l) => roleOf(l) === role);
+  const material = w.material ?? mine?.material ?? bench.usual[role] ?? USUAL[role];
+  const keep = mine && mine.material === material ? mine : undefined;
+  const fresh: Nameless<Line> = { material, amount: w.amount ?? "1 part" };
+  return {
+    ...fresh,
+    // The bottle stays the same line, whatever way it is poured.
+    id: mine?.id ?? ids.next(),
+    ...(keep?.strength ? { strength: keep.strength } : {}),
+    ...(keep?.water !== undefined ? { water: keep.water } : {}),
+    ...(keep?.from ? { from: keep.from } : {}),
+  };
+}
+
+/** A pot for a way that heats, a jar for one that does not; what stands there stays where it is of the right sort. */
+function vesselFor(way: Way, plan: Plan, bench: Bench): Plan["vessel"] {
+  const of = plan.vessel;
+  const pot = typeof of === "string" ? of.startsWith("p") : of?.sort === "pot" || of?.sort === "pressure-pot";
+  if (way.vessel === "pot") return pot ? of : bench.pot;
+  return of === undefined || pot ? bench.jar : of;
+}
+
+/**
+ * The plan made another way: the maker's herbs and the bottles they chose stay, amounts of the rest and the steps follow the way.
+ * A vessel of the wrong sort is changed for a usual one.
+ */
+export function madeBy(way: Way, plan: Plan, bench: Bench = PLAIN_BENCH): Plan {
+  const lines = linesOf(plan);
+  const herbs = lines.filter((l) => roleOf(l) === "herb");
+  const ids = new Ids(plan.ids);
+  const used = new Set<string>();
+  const once = (l: Line): Line => {
+    const is = used.has(l.id) ? { ...l, id: ids.next() } : l;
+    used.add(is.id);
+    return is;
+  };
+  const steps = way.steps.map((s): Step => {
+    if (s.do !== "add") return { ...s, id: ids.next() } as Step;
+    const what = s.what.flatMap((w): Line[] =>
+      w.role === "herb" ? [...herbs] : [poured(w, lines, bench, ids)],
+    );
+    return { id: ids.next(), do: "add", what: what.map(once) };
+  });
+  const vessel = vesselFor(way, plan, bench);
+  return {
+    ...plan,
+    kind: way.kind,
+    way: way.id,
+    ...(vessel === undefined ? {} : { vessel }),
+    steps,
+    ids: ids.given,
+  };
+}
+
+/** An empty plan of a kind, in its cautious way, with no herb yet. */
+export function emptyPlan(kind: Kind, units: Plan["units"], bench: Bench = PLAIN_BENCH): Plan {
+  const start: Plan = {
+    format: PLAN_FORMAT,
+    version: PLAN_VERSION,
+    units,
+    name: "Untitled",
+    kind,
+    vessel: bench.jar,
+    ids: 1,
+    steps: [{ id: "1", do: "add", what: [] }],
+  };
+  return madeBy(cautiousWay(kind), start, bench);
+}
+
+/** How the plan's way usually has its leaves and flowers. */
+export const usualForm = (plan: Plan): Form => wayById(plan.way)?.usual ?? KIND[plan.kind].usual;

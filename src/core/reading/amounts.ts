@@ -1,0 +1,196 @@
+import { dictionary } from "../words";
+import type { Span } from "../estimate";
+import { type Result, fail, fault, ok } from "../fault";
+import { type Amount, COVER_CM, GOAL_RANGE, type Goal } from "../quantity/amount";
+import { scaled } from "../estimate";
+import { nearest } from "../quantity/near";
+import type { UnitSystem } from "../quantity/units";
+import { isFault, numberAt } from "./numbers";
+import { quantityAt } from "./quantities";
+import type { Cursor } from "./quantity";
+import { type Token, tokensOf } from "./tokens";
+import { UNIT_WORDS } from "./unit-words";
+
+/** The longest text an amount may have. */
+export const LONGEST = 200;
+const NO_NAME = (): boolean => false;
+
+const says = (t: readonly Token[], i: number, ...words: readonly string[]): boolean =>
+  words.every((w, k) => t[i + k]?.low === w);
+
+const FILL_WORDS = new Set(["top", "line", "brim", "shoulder", "neck", "rim"]);
+
+/** `fill`, `to fill`, `fill the jar`, `top up`, `to the shoulder`: the token after it. */
+export function fillAt(t: readonly Token[], i: number): number | undefined {
+  let k = says(t, i, "to") ? i + 1 : i;
+  if (says(t, k, "fill") || says(t, k, "filled")) {
+    k += says(t, k + 1, "up") ? 2 : 1;
+    if (says(t, k, "the", "jar")) k += 2;
+    const to = says(t, k, "to", "the") && FILL_WORDS.has(t[k + 2]?.low ?? "") ? k + 3 : k;
+    return to;
+  }
+  if (says(t, k, "top", "up") || says(t, k, "top", "off")) return k + 2;
+  if (says(t, i, "to", "the") && FILL_WORDS.has(t[i + 2]?.low ?? "")) return i + 3;
+  return undefined;
+}
+
+/** `cover`, `to cover`, `cover by 2 cm`: the amount and the token after it; faults where the depth is no depth. */
+export function coverAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
+  const t = c.tokens;
+  let k = says(t, i, "to") ? i + 1 : i;
+  if (!says(t, k, "cover") && !says(t, k, "covered")) return undefined;
+  k++;
+  if (says(t, k, "it") || says(t, k, "them")) k++;
+  if (says(t, k, "the", "herb")) k += 2;
+  const by = byDepth(c, k);
+  if (!by) return ok({ amount: { kind: "cover", term: undefined, cm: COVER_CM }, next: k });
+  return by;
+}
+
+/** `by an inch`, `by 2 cm`: as an amount that covers. */
+export function byDepth(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
+  if (!says(c.tokens, i, "by")) return undefined;
+  const wrong = fail(
+    fault("OutOfRange", "Cover the herb by a little, say “cover by 2 cm”.", [], "cover by 2 cm"),
+  );
+  const q = quantityAt(c, i + 1);
+  if (!q || isFault(q)) return wrong;
+  if (q.is === "amount" && q.amount.kind === "count" && q.amount.unit === "piece")
+    return ok({ amount: { kind: "cover", term: undefined, cm: q.amount.count }, next: q.next });
+  if (q.is !== "amount" || q.amount.kind !== "measure" || q.amount.dimension !== "length") return wrong;
+  if (q.amount.si.high > 50) return wrong;
+  const term = q.amount.terms[0]!;
+  return ok({ amount: { kind: "cover", term, cm: scaled(term.count, term.unit.size) }, next: q.next });
+}
+
+const GOAL_WORD = dictionary<Goal>({ bx: "brix", brix: "brix" });
+const RANGE_WORDS: Readonly<Record<Goal, string>> = {
+  brix: "1 to 80 °Bx",
+  abv: "0.5 to 95 % vol",
+  acid: "0.1 to 20 % acid",
+  ph: "pH 2 to 7",
+};
+
+/** `to 66 Bx`, `to 50 % vol`, `to 5 % acid`, `to pH 4`: an amount to be solved. */
+export function goalAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
+  const t = c.tokens;
+  if (!says(t, i, "to")) return undefined;
+  const goal = (g: Goal, target: number, next: number): Result<{ amount: Amount; next: number }> => {
+    const [least, most] = GOAL_RANGE[g];
+    if (!(target >= least && target <= most))
+      return fail(fault("OutOfRange", `Such a goal runs from ${RANGE_WORDS[g]}.`));
+    return ok({ amount: { kind: "goal", goal: g, target }, next });
+  };
+  if (says(t, i + 1, "ph") && t[i + 2]?.kind === "number") return goal("ph", t[i + 2]!.value, i + 3);
+  const n = numberAt(t, i + 1);
+  if (!n || isFault(n)) return undefined;
+  const k = says(t, n.next, "°") ? n.next + 1 : n.next;
+  const brix = GOAL_WORD[t[k]?.low ?? ""];
+  if (brix) return goal(brix, n.span.value, k + 1);
+  const q = quantityAt(c, i + 1);
+  if (!q || isFault(q) || q.is !== "percent" || !q.of) return undefined;
+  return goal(q.of === "acid" ? "acid" : "abv", q.value, q.next);
+}
+
+/** An amount that stands for itself, at a token: what fills, covers or is solved. */
+export function specialAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
+  const fill = fillAt(c.tokens, i);
+  if (fill !== undefined) return ok({ amount: { kind: "fill" }, next: fill });
+  return coverAt(c, i) ?? goalAt(c, i);
+}
+
+const NOT_AN_AMOUNT = "Say how much: “1½ cups”, “40 g”, “1 part”.";
+
+function whole(text: string, system: UnitSystem): Result<Amount> {
+  const shown = text.trim();
+  if (shown.length > LONGEST) return fail(fault("TooLong", `Keep an amount under ${LONGEST} letters.`));
+  const tokens = tokensOf(shown);
+  if (tokens.length === 0) return fail(fault("NotAnAmount", NOT_AN_AMOUNT));
+  const c: Cursor = { tokens, system, named: NO_NAME };
+  const special = specialAt(c, 0);
+  if (special && !special.ok) return special;
+  const q = special ? undefined : quantityAt(c, 0);
+  if (isFault(q)) return fail(q);
+  const found = special?.value ?? (q?.is === "amount" ? q : undefined);
+  if (found)
+    return found.next === tokens.length
+      ? ok(found.amount)
+      : leftOver(shown, tokens, found.next, found.amount);
+  // Alone in its field a jar is the one on the Bench; in a line it may be a bought one.
+  if (q?.is === "vague" && q.word === "jar") return jarful(q.count);
+  if (q?.is === "vague")
+    return fail(fault("HowMuch", `How much is a ${one(q.word)}? Write it in cups, spoons or grams.`));
+  if (q)
+    return fail(
+      fault("NotAnAmount", "A strength is no amount. Say how much: “1½ cups”, “40 g”, “3/4 of liquid”."),
+    );
+  return fail(
+    fault("NotAnAmount", `“${shown}” is no amount. Write it like “1½ cups”, “40 g” or “2–3 cloves”.`),
+  );
+}
+
+/** “jugs” is asked about as “a jug”. */
+const one = (word: string): string => word.replace(/([^s])s$/, "$1");
+
+const jarful = (count: Span): Result<Amount> =>
+  count.high > 1
+    ? fail(
+        fault(
+          "TooMuch",
+          "More than the whole jar does not go in. Write, say, “half the jar”.",
+          [],
+          "1/2 jar",
+        ),
+      )
+    : ok({ kind: "jar", count });
+
+function leftOver(shown: string, tokens: readonly Token[], next: number, amount: Amount): Result<Amount> {
+  const at = tokens[next]!;
+  const word = at.low;
+  const near = word.length > 1 ? nearest(word, UNIT_WORDS) : undefined;
+  if (near && amount.kind === "count" && amount.unit === "piece")
+    return fail(
+      fault(
+        "UnknownUnit",
+        `“${at.text}” is not a unit here. Did you mean “${near}”?`,
+        [],
+        `${shown.slice(0, at.from)}${near}${shown.slice(at.to)}`,
+      ),
+    );
+  return fail(
+    fault(
+      "UnknownUnit",
+      `“${shown.slice(at.from)}” is not part of an amount. Use cups, tbsp, tsp, mL, g, oz, cloves, handfuls, parts …`,
+    ),
+  );
+}
+
+const remembered = new Map<string, Result<Amount>>();
+
+/**
+ * An amount standing alone, as typed in its field. Faults: `NotAnAmount`, `HowMuch`, `UnknownUnit`, `NegativeAmount`, `ZeroAmount`,
+ * `ZeroDenominator`, `TooMuch`, `TooLong`, `OutOfRange`. Remembered, since a plan is read again at every keystroke.
+ */
+export function readAmount(text: string, system: UnitSystem): Result<Amount> {
+  const key = `${system}|${text}`;
+  let amount = remembered.get(key);
+  if (!amount) {
+    amount = whole(text, system);
+    if (remembered.size > 2000) remembered.clear();
+    remembered.set(key, amount);
+  }
+  return amount;
+}
+
+/** A volume or weight standing alone, as a jug or a scale shows it. Faults: as `readAmount`, and `NotAVolume`. */
+export function readMeasured(text: string, system: UnitSystem): Result<Extract<Amount, { kind: "measure" }>> {
+  const a = readAmount(text, system);
+  if (!a.ok) return a;
+  if (a.value.kind === "measure" && a.value.dimension !== "length") return ok(a.value);
+  return fail(
+    fault(
+      "NotAVolume",
+      `“${text.trim()}” is not a volume. Write it like “750 mL” or “3 cups”, or the weight in grams.`,
+    ),
+  );
+}

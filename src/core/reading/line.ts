@@ -1,0 +1,278 @@
+import { dictionary } from "../words";
+import { fault } from "../fault";
+import type { Material } from "../material/material";
+import { COUNT_UNITS } from "../quantity/units";
+import { counted } from "../quantity/amount";
+import { nearest } from "../quantity/near";
+import { type NameSpan, type Named, PART_OF_CLASS, PART_WORDS, meantBy, nameWord, namesIn } from "./names";
+import { asProduct, productOf, unknownName } from "./naming";
+import { isFault, oneAt } from "./numbers";
+import type { Cursor } from "./quantity";
+import { type Reading, type ReadingContext, type SaidLine, sayLine, sayAmount } from "./said";
+import { ABOUT_NOTHING, type About, type Scan, scanLine } from "./scan";
+import { piecesOf } from "./fit-amount";
+import { settled } from "./settle";
+import { sharesOf } from "./shares";
+import { type Token, tokensOf } from "./tokens";
+import { UNIT_WORDS } from "./unit-words";
+
+/** The longest line read; longer ones are several things. */
+export const LONGEST_LINE = 300;
+
+const wrong = (name: string, message: string, suggestion?: string): Reading => ({
+  is: "fault",
+  fault: fault(name, message, [], suggestion),
+});
+const distinct = (spans: readonly NameSpan[]): NameSpan[] =>
+  spans.filter(
+    (s, i) => spans.findIndex((o) => meantBy(o.names)[0]!.material === meantBy(s.names)[0]!.material) === i,
+  );
+
+/** A name of one word that is also a way to count: “cloves” beside garlic counts it. */
+const isCountWord = (tokens: readonly Token[], s: NameSpan): boolean =>
+  s.tokens.length === 1 && (COUNT_UNITS as readonly string[]).includes(nameWord(tokens[s.tokens[0]!]!.low));
+
+function namesOf(tokens: readonly Token[], ctx: ReadingContext): NameSpan[] {
+  const all = namesIn(tokens, ctx.catalogue);
+  if (all.length < 2) return all;
+  const others = all.filter((s) => !isCountWord(tokens, s));
+  return others.length > 0 ? others : all;
+}
+
+/** “juice of 2 lemons”, “zest and juice of 1 lemon”: what is made of the fruit, and the tokens after *of*. */
+function madeOf(
+  tokens: readonly Token[],
+): { readonly made: readonly ("juice" | "peel")[]; readonly next: number } | undefined {
+  const MADE = dictionary<"juice" | "peel">({
+    juice: "juice",
+    zest: "peel",
+    peel: "peel",
+    rind: "peel",
+  });
+  const start = tokens[0]?.low === "the" ? 1 : 0;
+  const first = MADE[tokens[start]?.low ?? ""];
+  if (!first) return undefined;
+  let k = start + 1;
+  const made = [first];
+  if ((tokens[k]?.low === "and" || tokens[k]?.low === "&") && MADE[tokens[k + 1]?.low ?? ""]) {
+    made.push(MADE[tokens[k + 1]!.low]!);
+    k += 2;
+  }
+  return tokens[k]?.low === "of" || tokens[k]?.low === "from" ? { made, next: k + 1 } : undefined;
+}
+
+function readMade(text: string, tokens: readonly Token[], ctx: ReadingContext): Reading | undefined {
+  const made = madeOf(tokens);
+  if (!made) return undefined;
+  const inner = text.slice(tokens[made.next]?.from ?? text.length);
+  const fruit = readLine(inner, ctx);
+  if (fruit.is !== "line") return fruit.is === "lines" ? undefined : fruit;
+  const lines: SaidLine[] = [];
+  for (const what of made.made) {
+    const product = productOf(fruit.line.material, what, ctx);
+    if (!product) return unknownName(`${what === "peel" ? "zest" : what} of ${inner}`, ctx, undefined);
+    lines.push(asProduct(fruit.line, product, ctx));
+  }
+  return lines.length === 1 ? { is: "line", line: lines[0]! } : { is: "lines", lines };
+}
+
+/** Several materials bear this name: which is meant? */
+function whichOf(names: readonly Named[], scan: Scan, ctx: ReadingContext, name: string): Reading {
+  const q = scan.amounts[0]?.q;
+  const amount = q?.is === "amount" ? sayAmount(q.amount, ctx.system) : undefined;
+  return {
+    is: "ask",
+    question: `Which ${name} is it?`,
+    choices: names.map(({ material }) => ({
+      words: material.row.names[0]!,
+      text: sayLine({ amount, material, form: scan.forms[0] }),
+    })),
+  };
+}
+
+/** Two names in one line: one of them, or a line for each. */
+function several(spans: readonly NameSpan[], scan: Scan, text: string, ctx: ReadingContext): Reading {
+  const materials = spans.map((s) => meantBy(s.names)[0]!.material);
+  const q = scan.amounts[0]?.q;
+  const amount = q?.is === "amount" ? sayAmount(q.amount, ctx.system) : undefined;
+  const said = materials.map((material) => ({
+    words: material.row.names[0]!,
+    text: sayLine({ amount, material }),
+  }));
+  if (scan.each) {
+    const read = said.map((c) => readLine(c.text, ctx));
+    const lines = read.flatMap((r) => (r.is === "line" ? [r.line] : []));
+    if (lines.length === said.length) return { is: "lines", lines };
+  }
+  return {
+    is: "ask",
+    question: scan.either
+      ? "Which of them goes in?"
+      : `“${text.trim()}” names several things. Which is it? Give each a line of its own.`,
+    choices: said,
+  };
+}
+
+/** A line typed in a kitchen, read whole. See `Reading` for what may come of it; never throws, and takes some microseconds. */
+export function readLine(text: string, ctx: ReadingContext): Reading {
+  if (text.length > LONGEST_LINE)
+    return wrong(
+      "TooLong",
+      `That is ${text.length} letters. Keep a line under ${LONGEST_LINE}, with one thing on it; a whole recipe is pasted in the Formulary.`,
+    );
+  const tokens = tokensOf(text);
+  if (!tokens.some((t) => t.kind === "word")) return nothingNamed(text, tokens, ctx);
+  const shares = sharesOf(text, tokens, ctx, readLine);
+  if (shares) return shares;
+  const made = readMade(text, tokens, ctx);
+  if (made) return made;
+  const spans = namesOf(tokens, ctx);
+  const taken = new Set(spans.flatMap((s) => s.tokens));
+  const c: Cursor = { tokens, system: ctx.system, named: (i) => taken.has(i) };
+  const first = ctx.chosen ?? spans[0]?.names[0]?.material;
+  const scan = scanLine(c, text, first ? aboutOf(first) : ABOUT_NOTHING);
+  if (scan.fault) return { is: "fault", fault: scan.fault };
+  if (ctx.chosen) return settled(ctx.chosen, scan, tokens, text, ctx, false, "");
+  const unknown = unknownWords(tokens, scan, spans);
+  if (spans.length === 0 || unknown.length > 0) {
+    const name = nameTyped(tokens, spans, scan, text);
+    if (name === "") return nothingNamed(text, tokens, ctx);
+    const slip = misspeltUnit(tokens, unknown, spans, text);
+    if (slip) return slip;
+    const remark = remarkOrName(tokens, scan, spans, text, ctx);
+    if (remark) return remark;
+    return unknownName(name, ctx, scan, spans[0] ? meantBy(spans[0].names)[0]!.material : undefined);
+  }
+  const apart = distinct(spans);
+  if (apart.length > 1) return several(apart, scan, text, ctx);
+  const meant = meantBy(apart[0]!.names);
+  const typedName = apart[0]!.tokens.map((k) => tokens[k]!.text).join(" ");
+  if (meant.length > 1) return whichOf(meant, scan, ctx, typedName);
+  const clove = cloveOrGarlic(apart[0]!, scan, tokens, ctx);
+  if (clove) return clove;
+  return settled(meant[0]!.material, scan, tokens, text, ctx, meant[0]!.loose, typedName);
+}
+
+/** “two handfulls thyme”: one word nobody knows right behind the number and before a known name, and near a unit. */
+function misspeltUnit(
+  tokens: readonly Token[],
+  unknown: readonly number[],
+  spans: readonly NameSpan[],
+  text: string,
+): Reading | undefined {
+  const [at] = unknown;
+  const word = at === undefined ? undefined : tokens[at];
+  if (!word || unknown.length > 1 || word.low.length < 4 || spans.length !== 1) return undefined;
+  const before = oneAt(tokens, at! - 1);
+  if (!before || isFault(before) || spans[0]!.tokens[0]! < at!) return undefined;
+  const near = nearest(word.low, UNIT_WORDS);
+  if (!near) return undefined;
+  const right = `${text.slice(0, word.from)}${near}${text.slice(word.to)}`.trim();
+  return wrong("UnknownUnit", `“${word.text}” is not a unit here. Did you mean “${near}”?`, right);
+}
+
+const aboutOf = (m: Material): About => ({ parts: PART_OF_CLASS[m.row.class] ?? [], pieces: piecesOf(m) });
+
+const unknownWords = (tokens: readonly Token[], scan: Scan, spans: readonly NameSpan[]): number[] =>
+  scan.unknown.filter((k) => !(spans.length > 0 && tokens[k]!.kind === "mark"));
+
+/** The words that make the name as typed: what is known of it and what is not, with the parts of plants between. */
+function nameTyped(tokens: readonly Token[], spans: readonly NameSpan[], scan: Scan, text: string): string {
+  const at = [...spans.flatMap((s) => s.tokens), ...scan.unknown].filter((k) => tokens[k]!.kind !== "number");
+  if (at.length === 0) return "";
+  let first = Math.min(...at);
+  let last = Math.max(...at);
+  while (tokens[last + 1]?.kind === "word" && PART_WORDS.has(nameWord(tokens[last + 1]!.low))) last++;
+  while (first < last && tokens[first]!.kind === "mark") first++;
+  return text.slice(tokens[first]!.from, tokens[last]!.to).trim();
+}
+
+/** Words nobody knows, after the name and a comma: a remark, or part of a name not known here? It is asked. */
+function remarkOrName(
+  tokens: readonly Token[],
+  scan: Scan,
+  spans: readonly NameSpan[],
+  text: string,
+  ctx: ReadingContext,
+): Reading | undefined {
+  const first = spans[0];
+  const from = Math.min(...scan.unknown);
+  const after = first ? Math.max(...first.tokens) : Infinity;
+  const comma = tokens.findIndex((t, k) => k > after && k < from && (t.low === "," || t.low === ";"));
+  if (!first || comma < 0 || spans.length > 1) return undefined;
+  const words = text.slice(tokens[comma + 1]!.from, tokens[Math.max(...scan.unknown)]!.to);
+  const rest = `${text.slice(0, tokens[comma]!.from)}${text.slice(tokens[Math.max(...scan.unknown)]!.to)}`;
+  const name = nameTyped(tokens, spans, scan, text);
+  const near = unknownName(name, ctx, scan);
+  const others =
+    near.is === "unknown" ? near.near.filter((n) => n.material !== meantBy(first.names)[0]!.material) : [];
+  return {
+    is: "ask",
+    question: `Is “${words}” a remark, or part of the name?`,
+    choices: [
+      {
+        words: `a remark on the ${meantBy(first.names)[0]!.material.row.names[0]}`,
+        text: `${rest.trim()} (${words.replace(/[()]/g, "")})`,
+      },
+      ...others.slice(0, 3).map((n) => ({ words: n.material.row.names[0]!, text: n.text })),
+    ],
+  };
+}
+
+function nothingNamed(text: string, tokens: readonly Token[], ctx: ReadingContext): Reading {
+  if (text.trim() === "") return wrong("NotAMaterial", "Name what goes in: “1½ cups hyssop, dried”.");
+  const number = tokens.length > 0 ? oneAt(tokens, 0) : undefined;
+  if (isFault(number)) return { is: "fault", fault: number };
+  const q = scanLine({ tokens, system: ctx.system, named: () => false }, text, ABOUT_NOTHING);
+  if (q.fault) return { is: "fault", fault: q.fault };
+  // “pepper” counts something and is the last word of several names.
+  const word = tokens.filter((t) => t.kind === "word").at(-1);
+  const near = word ? unknownName(word.text, ctx, q) : undefined;
+  if (
+    near?.is === "unknown" &&
+    near.near.some(({ material }) =>
+      material.row.names.some((n) => nameWord(n.toLowerCase().split(" ").at(-1)!) === nameWord(word!.low)),
+    )
+  )
+    return near;
+  return wrong(
+    "NotAMaterial",
+    `“${text.trim().slice(0, 60)}” names nothing that goes in. Write it like “1½ cups hyssop, dried”.`,
+  );
+}
+
+/** Bare “6 cloves” may be garlic or the spice; a spoon of them, or whole or ground ones, are the spice. */
+function cloveOrGarlic(
+  span: NameSpan,
+  scan: Scan,
+  tokens: readonly Token[],
+  ctx: ReadingContext,
+): Reading | undefined {
+  if (!isCountWord(tokens, span)) return undefined;
+  const q = scan.amounts[0]?.q;
+  if (q?.is !== "amount" || q.amount.kind !== "count" || scan.cut === "whole" || scan.forms.length > 0)
+    return undefined;
+  const word = nameWord(tokens[span.tokens[0]!]!.low);
+  const holders = [...ctx.catalogue.values()].filter((m) => m.kind === "plant" && m.row.countsBare === word);
+  if (holders.length === 0) return undefined;
+  const spice = meantBy(span.names)[0]!.material;
+  const amount = q.amount;
+  return {
+    is: "ask",
+    question: `${sayAmount(amount, ctx.system)} cloves of garlic, or the spice?`,
+    choices: [
+      ...holders.map((m) => ({
+        words: m.row.names[0]!,
+        text: sayLine({
+          amount: sayAmount(counted("clove", amount.count), ctx.system),
+          material: m,
+          form: "fresh" as const,
+        }),
+      })),
+      {
+        words: `${spice.row.names[0]!}, the spice`,
+        text: sayLine({ amount: sayAmount(amount, ctx.system), material: spice, cut: "whole" as const }),
+      },
+    ],
+  };
+}

@@ -1,0 +1,217 @@
+import { dictionary } from "../words";
+import { MATERIALS, type Catalogue } from "../material/catalogue";
+import type { Material } from "../material/material";
+import { LITTLE_WORDS } from "./line-words";
+import { distance } from "../quantity/near";
+import { type Token, plainLetters, tokensOf } from "./tokens";
+
+/** Spellings that are one word. */
+// prettier-ignore
+const VARIANTS = dictionary<string>({
+  chili: "chilli", chile: "chilli", chilie: "chilli", chily: "chilli", chilly: "chilli", licorice: "liquorice", camomile: "chamomile", saint: "st", marsh: "marsh", glycerine: "glycerin", whiskey: "whisky",
+  aubergine: "aubergine", beet: "beet", hip: "hip", molasse: "molasses", aniseed: "aniseed", raddish: "radish", scoth: "scotch",
+});
+const KEEP_S = /(?:ss|us|is)$/;
+
+/** A word as names are matched by: singular, in one spelling. */
+export function nameWord(low: string): string {
+  const cached = WORDS.get(low);
+  if (cached !== undefined) return cached;
+  let w = low;
+  if (w === "leaves") w = "leaf";
+  else if (w.length > 4 && w.endsWith("ies")) w = `${w.slice(0, -3)}y`;
+  else if (w.length > 4 && /(?:ch|sh|x|to)es$/.test(w)) w = w.slice(0, -2);
+  else if (w.length > 3 && w.endsWith("s") && !KEEP_S.test(w)) w = w.slice(0, -1);
+  w = VARIANTS[w] ?? w;
+  if (WORDS.size > 5000) WORDS.clear();
+  WORDS.set(low, w);
+  return w;
+}
+const WORDS = new Map<string, string>();
+
+/** A material by one of its names. */
+export interface Named {
+  readonly material: Material;
+  readonly alias: string;
+  /** The name is that of a wider kind, of which this is the one taken unless more is said. */
+  readonly loose: boolean;
+}
+
+interface Index {
+  readonly byKey: ReadonlyMap<string, readonly Named[]>;
+  /** Every word of every name. */
+  readonly vocabulary: ReadonlySet<string>;
+  readonly longest: number;
+  readonly byWord: ReadonlyMap<string, readonly Material[]>;
+  /** Words of each first name. */
+  readonly first: ReadonlyMap<Material, readonly string[]>;
+  /** Every name in plain letters. */
+  readonly plain: readonly (readonly [Material, string])[];
+}
+
+const keyOf = (words: readonly string[]): string =>
+  words.length === 1 ? words[0]! : [...words].sort().join(" ");
+const wordsOf = (name: string): string[] =>
+  tokensOf(name)
+    .filter((t) => t.kind === "word")
+    .map((t) => nameWord(t.low));
+
+const indexes = new WeakMap<Catalogue, Index>();
+function indexOf(catalogue: Catalogue): Index {
+  const have = indexes.get(catalogue);
+  if (have) return have;
+  const byKey = new Map<string, Named[]>();
+  const byWord = new Map<string, Material[]>();
+  const vocabulary = new Set<string>();
+  let longest = 1;
+  const put = (key: string, n: Named): void => {
+    const there = byKey.get(key);
+    if (!there) byKey.set(key, [n]);
+    else if (there.every((x) => x.material !== n.material)) there.push(n);
+  };
+  for (const material of catalogue.values()) {
+    const latin = material.kind === "plant" && material.row.latin ? [material.row.latin] : [];
+    const firm = [...material.row.names, ...latin].filter((n) => !/[0-9]/.test(n));
+    for (const [loose, names] of [
+      [false, firm],
+      [true, material.row.loose ?? []],
+    ] as const)
+      for (const alias of names) {
+        const words = wordsOf(alias);
+        if (words.length === 0) continue;
+        longest = Math.max(longest, words.length);
+        for (const w of words) {
+          vocabulary.add(w);
+          const of = byWord.get(w) ?? [];
+          if (!of.includes(material)) byWord.set(w, [...of, material]);
+        }
+        put(keyOf(words), { material, alias, loose });
+        // “rose hip” is also written in one word.
+        if (words.length > 1 && words.length < 4) {
+          vocabulary.add(words.join(""));
+          put(words.join(""), { material, alias, loose });
+        }
+      }
+  }
+  const first = new Map([...catalogue.values()].map((m) => [m, wordsOf(m.row.names[0]!)] as const));
+  const plain = [...catalogue.values()].flatMap((m) => m.row.names.map((n) => [m, plainLetters(n)] as const));
+  const index = { byKey, byWord, vocabulary, longest, plain, first };
+  indexes.set(catalogue, index);
+  return index;
+}
+
+/** A stretch of the tokens that is a name. */
+export interface NameSpan {
+  readonly tokens: readonly number[];
+  readonly names: readonly Named[];
+}
+
+/** Marks that may stand inside a name: “pepper, black”, “St. John’s-wort”, “cinnamon (ceylon)”. */
+const INSIDE = new Set([",", "-", ".", "("]);
+
+/** Every name in the tokens, longest first and none overlapping; the words of one may stand in any order. */
+export function namesIn(tokens: readonly Token[], catalogue: Catalogue = MATERIALS): NameSpan[] {
+  const index = indexOf(catalogue);
+  const found: NameSpan[] = [];
+  for (let i = 0; i < tokens.length; i++) {
+    if (tokens[i]!.kind !== "word") continue;
+    const at: number[] = [];
+    const words: string[] = [];
+    for (let k = i; k < tokens.length && words.length < index.longest; k++) {
+      const t = tokens[k]!;
+      if (t.kind === "mark" && INSIDE.has(t.low)) continue;
+      const w = t.kind === "word" ? nameWord(t.low) : "";
+      if (w === "" || !index.vocabulary.has(w)) break;
+      at.push(k);
+      words.push(w);
+      const names = index.byKey.get(keyOf(words));
+      if (names) found.push({ tokens: [...at], names });
+    }
+  }
+  if (found.length < 2) return found;
+  found.sort((a, b) => b.tokens.length - a.tokens.length || a.tokens[0]! - b.tokens[0]!);
+  const taken = new Set<number>();
+  return found.filter((f) => {
+    if (f.tokens.some((k) => taken.has(k))) return false;
+    f.tokens.forEach((k) => taken.add(k));
+    return true;
+  });
+}
+
+/** The material of exactly this name, id or Latin name, however its words are ordered; nothing where none or several are meant. */
+export function materialNamed(name: string, catalogue: Catalogue = MATERIALS): Material | undefined {
+  const byId = catalogue.get(name);
+  if (byId) return byId;
+  const words = wordsOf(name);
+  if (words.length === 0) return undefined;
+  const names = indexOf(catalogue).byKey.get(keyOf(words)) ?? [];
+  const firm = names.filter((n) => !n.loose);
+  return (firm.length > 0 ? firm : names)[0]?.material;
+}
+
+/** Where several materials bear a name: the one whose first name it is, or all of them. */
+export function meantBy(names: readonly Named[]): readonly Named[] {
+  const firm = names.filter((n) => !n.loose);
+  const pool = firm.length > 0 ? firm : names;
+  const first = pool.filter((n) => n.material.row.names[0] === n.alias);
+  return first.length === 1 ? first : pool;
+}
+
+/** Two words that begin alike: “pokeberry” and “pokeweed”, “pokeberry” and “poke”. */
+const begunAlike = (w: string, v: string): boolean =>
+  w !== v &&
+  w.length > 4 &&
+  v.length > 3 &&
+  (w.startsWith(v) || (v.length > 5 && w.slice(0, 4) === v.slice(0, 4)));
+
+/**
+ * Materials whose names are near a name that is not one, nearest first: to be offered, never taken.
+ * A shared word counts most, then a slip of the pen of at most a third of the letters.
+ */
+export function nearNames(name: string, catalogue: Catalogue = MATERIALS, most = 5): Material[] {
+  const index = indexOf(catalogue);
+  const words = wordsOf(name);
+  const plain = plainLetters(words.join(" "));
+  const scored = new Map<Material, number>();
+  const better = (m: Material, score: number): void =>
+    void scored.set(m, Math.min(score, scored.get(m) ?? Infinity));
+  for (const [v, materials] of index.byWord)
+    if (words.some((w) => begunAlike(w, v))) for (const m of materials) better(m, 0.7);
+  for (const w of words.filter((x) => !LITTLE_WORDS.has(x)))
+    for (const m of index.byWord.get(w) ?? [])
+      if (!PART_WORDS.has(w))
+        better(m, 1 + index.first.get(m)!.length / 10 - (index.first.get(m)![0] === w ? 0.5 : 0));
+  const reach = Math.max(1, Math.floor(plain.length / 3));
+  for (const [m, other] of index.plain) {
+    // No fewer slips than the names differ in length by.
+    const d = Math.abs(other.length - plain.length) > reach ? Infinity : distance(plain, other, reach);
+    if (d <= reach) better(m, 0.3 + d / reach);
+    else if (plain.length >= 4 && other.startsWith(plain)) better(m, 0.8);
+  }
+  return [...scored]
+    .sort(([a, x], [b, y]) => x - y || (a.row.id < b.row.id ? -1 : 1))
+    .slice(0, most)
+    .map(([m]) => m);
+}
+
+/** Words for a part of a plant; alone they name nothing. */
+export const PART_WORDS: ReadonlySet<string> = new Set([
+  "leaf", "flower", "blossom", "bloom", "petal", "root", "rhizome", "berry", "fruit", "seed", "pod", "bark", "peel", "zest", "rind", "bulb",
+  "herb", "top", "tip", "stem", "stick", "powder", "juice", "oil", "head", "sprig", "bud", "hip",
+]); // prettier-ignore
+/** The parts a class of material is, so that “nettle leaves” is nettle and “nettle root” is not. */
+export const PART_OF_CLASS = dictionary<readonly string[]>({
+  leaf: ["leaf", "herb", "top", "sprig", "needle"],
+  flower: ["flower", "blossom", "bloom", "petal", "head", "bud", "top"],
+  root: ["root", "rhizome", "bulb"],
+  bark: ["bark", "stick", "quill"],
+  berry: ["berry", "fruit"],
+  fruit: ["fruit"],
+  peel: ["peel", "zest", "rind"],
+  bulb: ["bulb", "head"],
+  pepper: ["pepper", "pod", "fruit", "flake"],
+  seed: ["seed", "pod", "berry", "bean"],
+  mushroom: ["mushroom", "cap"],
+  resin: ["resin", "gum", "tear"],
+  vegetable: ["root", "vegetable", "stalk", "bulb", "stick"],
+});

@@ -1,0 +1,239 @@
+import { type Span, exactly, scaled } from "../estimate";
+import { type Fault, fault } from "../fault";
+import {
+  type Hedge,
+  type Measure,
+  type Packing,
+  type Size,
+  type Term,
+  counted,
+  measure,
+} from "../quantity/amount";
+
+import { type Found, andShare, isFault, numberAt } from "./numbers";
+import {
+  CONTAINERS,
+  HEDGE_PHRASES,
+  PACKING_ADVERBS,
+  PACKING_WORDS,
+  SIZE_WORDS,
+  VAGUE,
+} from "./quantity-words";
+import type { Token } from "./tokens";
+
+import { containerAt, shareAt, strengthAt } from "./after-number";
+import { type Cursor, type Quantity, unitAt } from "./quantity";
+
+function hedgeAt(
+  t: readonly Token[],
+  i: number,
+): { readonly hedge: Hedge; readonly next: number } | undefined {
+  for (const [words, hedge] of HEDGE_PHRASES)
+    if (words.every((w, k) => t[i + k]?.low === w)) {
+      const next = i + words.length;
+      return { hedge, next: t[next]?.low === "." ? next + 1 : next };
+    }
+  return undefined;
+}
+
+interface Described {
+  hedge?: Hedge;
+  size?: Size;
+  packing?: Packing;
+  next: number;
+}
+
+/** Words of size and packing between a number and its unit: “3 heaping”, “a good”, “1 large”, “2 loosely packed”. */
+function describedAt(c: Cursor, i: number): Described {
+  const found: Described = { next: i };
+  for (;;) {
+    const t = c.tokens[found.next];
+    if (!t || c.named(found.next)) return found;
+    const size = SIZE_WORDS[t.low];
+    const adverb = PACKING_ADVERBS[t.low];
+    if (adverb && PACKING_WORDS[c.tokens[found.next + 1]?.low ?? ""]) {
+      found.packing = adverb;
+      found.next += 2;
+    } else if (PACKING_WORDS[t.low]) {
+      found.packing = PACKING_WORDS[t.low]!;
+      found.next++;
+    } else if (size) {
+      if (size.hedge) found.hedge = size.hedge;
+      if (size.size) found.size = size.size;
+      found.next++;
+    } else return found;
+  }
+}
+
+const how = (d: { hedge?: Hedge | undefined; size?: Size | undefined; packing?: Packing | undefined }) => ({
+  ...(d.hedge ? { hedge: d.hedge } : {}),
+  ...(d.packing ? { packing: d.packing } : {}),
+});
+
+/** Further terms of a measured amount: `+ 1 tsp`, `plus 2 tsp`, `and 1 tbsp`, `1 lb 4 oz`. */
+function moreTerms(
+  c: Cursor,
+  first: Term,
+  i: number,
+): { readonly terms: readonly Term[]; readonly next: number } {
+  const terms = [first];
+  let next = i;
+  for (;;) {
+    const joint = c.tokens[next]?.low;
+    const said = joint === "+" || joint === "plus" || joint === "and" || joint === "&";
+    const n = numberAt(c.tokens, said ? next + 1 : next);
+    if (!n || isFault(n) || (n.article && !said)) return { terms, next };
+    const u = unitAt(c, n.next);
+    const last = terms.at(-1)!;
+    if (!u || !("unit" in u.unit) || u.unit.unit.dimension !== last.unit.dimension) return { terms, next };
+    // What follows a larger unit bare must be smaller: “1 lb 4 oz”, never “1 cup 2 cups”.
+    if (!said && u.unit.unit.size >= last.unit.size) return { terms, next };
+    terms.push({ unit: u.unit.unit, count: n.span });
+    next = u.next;
+  }
+}
+
+const says = (t: readonly Token[], i: number, ...words: readonly string[]): boolean =>
+  words.every((w, k) => t[i + k]?.low === w);
+
+/** A measured or counted amount once its number and words of size are read. */
+function unitedAt(
+  c: Cursor,
+  n: { span: Span; article: boolean },
+  d: Described,
+  hedge: Hedge | undefined,
+): Found<Quantity> {
+  const t = c.tokens;
+  const at = t[d.next]?.low === "-" && t[d.next]!.glued ? d.next + 1 : d.next;
+  const u = unitAt(c, at);
+  if (!u) return undefined;
+  const said = hedge ?? d.hedge;
+  if ("unit" in u.unit) {
+    const extra = andShare(t, u.next);
+    const count = extra
+      ? { low: n.span.low + extra.add, value: n.span.value + extra.add, high: n.span.high + extra.add }
+      : n.span;
+    const after = extra?.next ?? u.next;
+    const holds = CONTAINERS.has(t[after]?.low ?? "") && !c.named(after);
+    const more = moreTerms(c, { unit: u.unit.unit, count }, holds ? after + 1 : after);
+    const behind = describedAt(c, more.next);
+    const packing = d.packing ?? behind.packing;
+    const amount = measure(more.terms, how({ hedge: said, packing }));
+    const next = behind.packing ? behind.next : more.next;
+    return {
+      is: "amount",
+      amount,
+      // “8 ounces by weight honey”: what the scale says anyway.
+      next: amount.dimension === "mass" && says(t, next, "by", "weight") ? next + 2 : next,
+      ...(holds ? { inContainer: true } : {}),
+    };
+  }
+  const size = u.unit.count === "handful" || u.unit.count === "pinch" ? undefined : d.size;
+  return {
+    is: "amount",
+    amount: counted(u.unit.count, n.span, {
+      ...(size ? { size } : {}),
+      ...(said && !size ? { hedge: said } : {}),
+    }),
+    next: u.next,
+  };
+}
+
+const TOO_MUCH_OF: Readonly<Record<Measure["dimension"], string>> = {
+  volume: "That is over 500 litres. A home batch stays under that; is the unit right?",
+  mass: "That is over 500 kg. A home batch stays under that; is the unit right?",
+  length: "That is longer than a kitchen. Is the unit right?",
+};
+function checked(q: Quantity): Quantity | Fault {
+  if (q.is !== "amount") return q;
+  const a = q.amount;
+  if (a.kind === "measure") {
+    if (!(a.si.high > 0))
+      return fault("ZeroAmount", "Nothing of it goes in. Write an amount above zero, or take the line out.");
+    const most = a.dimension === "length" ? 500 : 500_000;
+    if (a.si.high > most) return fault("TooMuch", TOO_MUCH_OF[a.dimension]);
+  }
+  if (a.kind === "count" && a.count.high > 10_000)
+    return fault("TooMuch", "That is more pieces than a kitchen counts. Weigh them instead.");
+  return q;
+}
+
+/** So many of a length: three inches, twice. */
+const timesCount = (a: Measure, count: Span): Measure =>
+  measure(a.terms.map((x) => ({ ...x, count: scaled(x.count, count.value) })));
+
+/**
+ * What says how much at a token: a hedge, a number, words of size, a unit. Faults: `NegativeAmount`, `ZeroAmount`, `ZeroDenominator`, `TooMuch`.
+ * Nothing where no amount begins.
+ */
+export function quantityAt(c: Cursor, i: number): Found<Quantity> {
+  const t = c.tokens;
+  if (t[i]?.low === "∞")
+    return fault("NotAnAmount", "No pot holds that much. Write a number, like “1½ cups”.");
+  const hedged = hedgeAt(t, i);
+  const start = hedged?.next ?? i;
+  const n = numberAt(t, start);
+  if (isFault(n)) return n;
+  if (!n) return hedged || !c.named(start) ? unnumbered(c, start, hedged?.hedge) : undefined;
+  if (n.span.high <= 0)
+    return fault("ZeroAmount", "Nothing of it goes in. Write an amount above zero, or take the line out.");
+  if (t[n.next]?.low === ":" && t[n.next + 1]?.kind === "number" && n.span.value === 1) {
+    const per = t[n.next + 1]!.value;
+    if (!(per >= 0.01 && per <= 100))
+      return fault("OutOfRange", "A ratio of herb to liquid runs up to 1:100. Write “1:5”.", [], "1:5");
+    return { is: "amount", amount: { kind: "ratio", mlPerG: per }, next: n.next + 2 };
+  }
+  // “a 2-inch piece”: the article counts nothing.
+  const inner = t[n.next]?.kind === "number" ? quantityAt(c, n.next) : undefined;
+  if (inner && !isFault(inner) && inner.is === "amount" && !containerAt(c, n.span, n.next)) {
+    if (n.article) return inner;
+    if (inner.amount.kind === "measure" && inner.amount.dimension === "length")
+      return { ...inner, amount: timesCount(inner.amount, n.span) };
+  }
+  const first = strengthAt(c, n.span, n.next) ?? containerAt(c, n.span, n.next) ?? shareAt(c, n.span, n.next);
+  if (first) return isFault(first) ? first : checked(first);
+  const d = describedAt(c, n.next);
+  const united = unitedAt(c, n, d, hedged?.hedge);
+  if (united) return isFault(united) ? united : checked(united);
+  const sized = containerAt(c, n.span, d.next) ?? shareAt(c, n.span, d.next);
+  if (sized) return isFault(sized) ? sized : checked(sized);
+  const word = t[d.next];
+  if (word && !c.named(d.next) && (VAGUE.has(word.low) || CONTAINERS.has(word.low)))
+    return { is: "vague", word: word.low, count: n.span, next: d.next + 1 };
+  // A bare number counts pieces; a bare “a” before a name does so too.
+  return checked({
+    is: "amount",
+    amount: counted("piece", n.span, {
+      ...(d.size ? { size: d.size } : {}),
+      ...(hedged ? { hedge: hedged.hedge } : {}),
+    }),
+    next: d.next,
+  });
+}
+
+/** “handful of sage”, “big handful parsley”, “pinch of salt”, “a splash”: one of it. */
+function unnumbered(c: Cursor, i: number, hedge: Hedge | undefined): Quantity | undefined {
+  const d = describedAt(c, i);
+  const t = c.tokens[d.next];
+  if (!t || c.named(d.next)) return undefined;
+  if (VAGUE.has(t.low) || (CONTAINERS.has(t.low) && c.tokens[d.next + 1]?.low === "of"))
+    return { is: "vague", word: t.low, count: exactly(1), next: d.next + 1 };
+  if (t.low.length < 3 && t.low !== '"') return undefined;
+  const u = unitAt(c, d.next);
+  if (!u) return undefined;
+  const said = hedge ?? d.hedge;
+  if ("unit" in u.unit)
+    return {
+      is: "amount",
+      amount: measure([{ unit: u.unit.unit, count: exactly(1) }], how({ ...d, hedge: said })),
+      next: u.next,
+    };
+  return {
+    is: "amount",
+    amount: counted(u.unit.count, exactly(1), {
+      ...(d.size && u.unit.count !== "handful" ? { size: d.size } : {}),
+      ...(said && (u.unit.count === "handful" || !d.size) ? { hedge: said } : {}),
+    }),
+    next: u.next,
+  };
+}

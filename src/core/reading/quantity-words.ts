@@ -1,0 +1,93 @@
+import { dictionary } from "../words";
+import type { Hedge, Packing, Size } from "../quantity/amount";
+
+/** Words before an amount that widen it. Longer ones are tried first. */
+export const HEDGE_PHRASES: ReadonlyArray<readonly [words: readonly string[], hedge: Hedge]> = [
+  [["just", "under"], "just under"],
+  [["just", "over"], "just over"],
+  [["not", "quite"], "just under"],
+  [["a", "little", "over"], "just over"],
+  [["a", "bit", "over"], "just over"],
+  [["a", "little", "under"], "just under"],
+  [["a", "little", "more", "than"], "just over"],
+  [["a", "little", "less", "than"], "just under"],
+  [["more", "or", "less"], "about"],
+  [["about"], "about"],
+  [["around"], "about"],
+  [["roughly"], "about"],
+  [["approximately"], "about"],
+  [["approx"], "about"],
+  [["circa"], "about"],
+  [["maybe"], "about"],
+  [["perhaps"], "about"],
+  [["~"], "about"],
+  [["almost"], "just under"],
+  [["nearly"], "just under"],
+  [["barely"], "just under"],
+  [["scant"], "scant"],
+  [["heaping"], "heaped"],
+  [["heaped"], "heaped"],
+  [["rounded"], "rounded"],
+  [["generous"], "generous"],
+];
+
+/** What a word of size says: of a cup or a handful, and of a piece. */
+export const SIZE_WORDS = dictionary<{ readonly hedge?: Hedge; readonly size?: Size }>({
+  small: { hedge: "small", size: "small" },
+  little: { hedge: "small", size: "small" },
+  medium: { size: "medium" },
+  large: { hedge: "generous", size: "large" },
+  big: { hedge: "generous", size: "large" },
+  huge: { hedge: "generous", size: "large" },
+  fat: { hedge: "generous", size: "large" },
+  good: { hedge: "generous", size: "large" },
+  generous: { hedge: "generous", size: "large" },
+  heaping: { hedge: "heaped" },
+  heaped: { hedge: "heaped" },
+  rounded: { hedge: "rounded" },
+  scant: { hedge: "scant" },
+  level: {},
+  full: {},
+});
+
+export const PACKING_WORDS = dictionary<Packing>({ packed: "packed", loose: "loose" });
+/** An adverb before “packed” that turns it round, or makes it more so. */
+export const PACKING_ADVERBS = dictionary<Packing>({
+  loosely: "loose",
+  lightly: "loose",
+  firmly: "packed",
+  tightly: "packed",
+  well: "packed",
+});
+
+/** Things that hold an amount; with a size said they multiply it, alone they are no measure. */
+// prettier-ignore
+export const CONTAINERS: ReadonlySet<string> = new Set([
+  "bottle", "bottles", "jar", "jars", "can", "cans", "tin", "tins", "carton", "cartons", "bag", "bags", "packet", "packets", "pack", "packs",
+  "box", "boxes", "tub", "tubs", "flask", "flasks", "jug", "jugs",
+]);
+
+/** Measures nobody can weigh without asking. */
+// prettier-ignore
+export const VAGUE: ReadonlySet<string> = new Set([
+  "splash", "splashes", "drizzle", "glug", "glugs", "bunch", "bunches", "hand", "hands", "bit", "touch", "squeeze", "spoonful", "spoonfuls",
+  "spoon", "spoons", "dollop", "glass", "glasses", "mug", "mugs", "scoop", "scoops", "sprinkle", "sprinkling", "some", "little", "plenty", "lots",
+  "swig", "slug", "nip", "basket", "bowl", "bowlful", "armful", "lump",
+]);
+
+/** What a vague word usually comes to, as choices to pick from: first of a liquid, then of something dry or fresh. */
+export const VAGUE_CHOICES: Readonly<
+  Record<string, { readonly liquid: readonly string[]; readonly dry: readonly string[] }>
+> = {
+  splash: { liquid: ["1 tbsp", "2 tbsp"], dry: ["1 tsp"] },
+  bunch: { liquid: [], dry: ["1 cup loose", "2 cups loose", "10–15 sprigs"] },
+  hand: { liquid: [], dry: ["100 g", "150 g", "4 in"] },
+  little: { liquid: ["1–2 tbsp"], dry: ["1 tsp", "1–2 tsp"] },
+  spoonful: { liquid: ["1 tsp", "1 tbsp"], dry: ["1 tsp", "1 tbsp"] },
+  bottle: { liquid: ["500 mL", "750 mL", "1 L"], dry: [] },
+  jar: { liquid: ["250 mL", "500 mL", "1 L"], dry: [] },
+};
+export const VAGUE_OTHERWISE = {
+  liquid: ["1 tbsp", "¼ cup", "1 cup"],
+  dry: ["1 tsp", "1 tbsp", "½ cup"],
+} as const;

@@ -1,0 +1,45 @@
+import { type Result, fail, fault, ok } from "../fault";
+import type { UnitSystem } from "../quantity/units";
+import { readAmount } from "./amounts";
+import { isFault, numberAt } from "./numbers";
+import { printCount } from "./print";
+import { tokensOf } from "./tokens";
+
+/** What a liquid is boiled down to: a share of what is there, or a volume in mL. */
+export type Reduction = { readonly toShare: number } | { readonly toMl: number };
+
+const EXAMPLE = "Write “1/2” or the volume to stop at, like “500 mL”.";
+
+/**
+ * What to boil down to, as typed: `1/2`, `half`, `by half`, `by a third`, `to a third`, `500 mL`.
+ * “By” says what goes, “to” what stays. Faults: `NotAReduction` and those of an amount.
+ */
+export function readReduction(text: string, system: UnitSystem): Result<Reduction> {
+  const t = tokensOf(text.trim());
+  const by = t[0]?.low === "by";
+  const from = by || t[0]?.low === "to" || t[0]?.low === "down" ? 1 : 0;
+  const at = t[from]?.low === "to" ? from + 1 : from;
+  const n = numberAt(t, at);
+  if (isFault(n)) return fail(n);
+  const rest = n
+    ? t.slice(n.next).filter((x) => !["of", "the", "it", "liquid", "volume"].includes(x.low))
+    : t;
+  const percent = n && rest.length === 1 && rest[0]!.low === "%";
+  const share = n ? n.span.value / (percent ? 100 : 1) : NaN;
+  if (n && (rest.length === 0 || percent) && share < 1) {
+    const stays = by ? 1 - share : share;
+    if (stays > 0.05 && stays < 1) return ok({ toShare: stays });
+    return fail(fault("NotAReduction", `Less than a twentieth would be left. ${EXAMPLE}`, [], "1/2"));
+  }
+  const a = readAmount(
+    t.slice(from).length < t.length ? text.trim().slice(t[from]?.from ?? 0) : text,
+    system,
+  );
+  if (a.ok && a.value.kind === "measure" && a.value.dimension === "volume")
+    return ok({ toMl: a.value.si.value });
+  return fail(fault("NotAReduction", `“${text.trim()}” is not a reduction. ${EXAMPLE}`, [], "1/2"));
+}
+
+/** A reduction as it is written; reading it again gives the same. */
+export const printReduction = (r: Reduction): string =>
+  "toShare" in r ? printCount(r.toShare) : `${printCount(r.toMl)} mL`;

@@ -1,0 +1,301 @@
+import { type Fault, fault } from "../fault";
+import type { Cut, Form } from "../material/classes";
+import type { Packing } from "../quantity/amount";
+import { exactly } from "../estimate";
+import { type Amount, counted, measure } from "../quantity/amount";
+import { unitWord, writtenCount } from "./unit-words";
+import { coverAt, byDepth, fillAt, goalAt } from "./amounts";
+import { CUT_WORDS, FORM_WORDS, FRESH_WORK, KEPT_WORDS, LITTLE_WORDS, REMARK } from "./line-words";
+import { nameWord } from "./names";
+import { andShare, isFault } from "./numbers";
+import { quantityAt } from "./quantities";
+import type { Cursor, Quantity } from "./quantity";
+import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS } from "./quantity-words";
+import type { Token } from "./tokens";
+
+/** What stands round the name in a typed line, sorted out. */
+export interface Scan {
+  /** Amounts, in the order they were said; the tokens each came from. */
+  readonly amounts: { readonly q: Extract<Quantity, { is: "amount" | "vague" }>; readonly from: number }[];
+  strength: Exclude<Quantity, { is: "amount" | "vague" }> | undefined;
+  readonly forms: Form[];
+  cut: Cut | undefined;
+  /** Put to work that only the fresh plant takes. */
+  worked: boolean;
+  /** “juiced”, “zested”: what is wanted is the juice, the zest. */
+  made: "juice" | "peel" | undefined;
+  packing: Packing | undefined;
+  readonly notes: string[];
+  optional: boolean;
+  toTaste: boolean;
+  each: boolean;
+  either: boolean;
+  /** Words nobody here knows. */
+  readonly unknown: number[];
+  fault: Fault | undefined;
+}
+
+const says = (t: readonly Token[], i: number, ...words: readonly string[]): boolean =>
+  words.every((w, k) => t[i + k]?.low === w);
+
+/** Tokens of a remark: up to the next comma, bracket or the end. */
+function remarkEnd(t: readonly Token[], i: number): number {
+  let k = i;
+  while (k < t.length && !(t[k]!.kind === "mark" && [",", ";", "(", ")"].includes(t[k]!.low))) k++;
+  return k;
+}
+
+/** What the named material lets a word mean. */
+export interface About {
+  /** Words for a part that it is: “leaf” beside nettle. */
+  readonly parts: readonly string[];
+  /** What it is counted by. */
+  readonly pieces: readonly string[];
+}
+export const ABOUT_NOTHING: About = { parts: [], pieces: [] };
+
+class Scanner {
+  readonly scan: Scan = {
+    amounts: [], strength: undefined, forms: [], cut: undefined, worked: false, made: undefined, packing: undefined, notes: [],
+    optional: false, toTaste: false, each: false, either: false, unknown: [], fault: undefined,
+  }; // prettier-ignore
+  private i = 0;
+  private readonly named: boolean;
+  constructor(
+    private readonly c: Cursor,
+    private readonly text: string,
+    private readonly about: About,
+  ) {
+    this.named = about !== ABOUT_NOTHING;
+  }
+
+  run(): Scan {
+    const { tokens } = this.c;
+    while (this.i < tokens.length && !this.scan.fault) {
+      if (this.c.named(this.i)) this.i++;
+      else if (!this.special() && !this.word() && !this.quantity()) this.leave();
+    }
+    return this.scan;
+  }
+
+  private slice(from: number, to: number): string {
+    const t = this.c.tokens;
+    return to > from ? this.text.slice(t[from]!.from, t[to - 1]!.to) : "";
+  }
+
+  private put(amount: Amount, next: number): true {
+    this.scan.amounts.push({ q: { is: "amount", amount, next }, from: this.i });
+    this.i = next;
+    return true;
+  }
+
+  /** Phrases that are amounts in themselves, and those that say there is none. */
+  private special(): boolean {
+    const t = this.c.tokens;
+    if (says(t, this.i, "to", "taste") || says(t, this.i, "as", "needed")) {
+      this.scan.toTaste = true;
+      this.i += 2;
+      return true;
+    }
+    const fill = fillAt(t, this.i);
+    if (fill !== undefined) return this.put({ kind: "fill" }, fill);
+    const found = coverAt(this.c, this.i) ?? goalAt(this.c, this.i) ?? this.depth();
+    if (!found) return false;
+    if (found.ok) return this.put(found.value.amount, found.value.next);
+    this.scan.fault = found.faults[0]!;
+    return true;
+  }
+
+  /** “… by an inch”, after a name that covers. */
+  private depth(): ReturnType<typeof byDepth> {
+    const last = this.scan.amounts.at(-1)?.q;
+    if (last?.is !== "amount" || last.amount.kind !== "cover" || last.amount.term) return undefined;
+    const by = byDepth(this.c, this.i);
+    if (by?.ok) this.scan.amounts.pop();
+    return by;
+  }
+
+  private word(): boolean {
+    const t = this.c.tokens;
+    const at = t[this.i]!;
+    if (at.kind === "mark") return this.mark(at);
+    if (at.kind !== "word") return false;
+    const low = at.low;
+    const form = FORM_WORDS[low];
+    const cut = CUT_WORDS[low];
+    if (form || cut) return this.formOrCut(low, form, cut);
+    if (PACKING_WORDS[low] || (PACKING_ADVERBS[low] && PACKING_WORDS[t[this.i + 1]?.low ?? ""])) {
+      this.scan.packing = PACKING_ADVERBS[low] ?? PACKING_WORDS[low];
+      this.i += PACKING_ADVERBS[low] ? 2 : 1;
+      return true;
+    }
+    if (low === "optional" || low === "optionally") this.scan.optional = true;
+    else if (low === "each") this.scan.each = true;
+    else if (low === "or") this.scan.either = true;
+    else if (this.half()) return true;
+    else if (low === "juiced" || low === "zested") this.scan.made = low === "juiced" ? "juice" : "peel";
+    else if (low === "divided") this.scan.notes.push("divided");
+    else if (REMARK.has(low) && this.scan.amounts.length > 0 && this.begins(",")) return this.remark();
+    else if (KEPT_WORDS.has(low)) this.kept();
+    else if (this.pieces(low)) return true;
+    else if (!LITTLE_WORDS.has(low) && !this.about.parts.includes(nameWord(low))) return false;
+    else if (low === "a" || low === "an" || SIZE_WORDS[low]) return false;
+    this.i++;
+    return true;
+  }
+
+  /** “an onion and a half”. */
+  private half(): boolean {
+    const last = this.scan.amounts.at(-1);
+    const more = andShare(this.c.tokens, this.i);
+    if (!more || last?.q.is !== "amount" || last.q.amount.kind !== "count") return false;
+    const { count, unit } = last.q.amount;
+    const amount = counted(unit, {
+      low: count.low + more.add,
+      value: count.value + more.add,
+      high: count.high + more.add,
+    });
+    this.scan.amounts[this.scan.amounts.length - 1] = { ...last, q: { ...last.q, amount } };
+    this.i = more.next;
+    return true;
+  }
+
+  /** “3 rosemary sprigs”, “1 cinnamon stick”, “cinnamon stick”: the count’s unit stands behind the name. */
+  private pieces(low: string): boolean {
+    const u = unitWord(low, low, this.c.system);
+    if (!u || !("count" in u)) return false;
+    const last = this.scan.amounts.at(-1);
+    const a = last?.q.is === "amount" ? last.q.amount : undefined;
+    if (last && a?.kind === "count" && a.unit === "piece" && this.about.pieces.includes(u.count)) {
+      const { count, size, hedge } = a;
+      const amount = counted(u.count, count, { ...(size ? { size } : {}), ...(hedge ? { hedge } : {}) });
+      this.scan.amounts[this.scan.amounts.length - 1] = {
+        ...last,
+        q: { ...last.q, amount } as typeof last.q,
+      };
+    } else if (last || low !== writtenCount(u.count, false) || !this.about.pieces.includes(u.count))
+      return false;
+    else return this.put(counted(u.count, exactly(1)), this.i + 1);
+    this.i++;
+    return true;
+  }
+
+  /** Whether a mark stands just before, as before a remark. */
+  private begins(mark: string): boolean {
+    return this.c.tokens[this.i - 1]?.low === mark;
+  }
+
+  private kept(): void {
+    const { text, low } = this.c.tokens[this.i]!;
+    if (FRESH_WORK.has(low)) this.scan.worked = true;
+    this.scan.notes.push(text);
+  }
+
+  private remark(): true {
+    const end = remarkEnd(this.c.tokens, this.i);
+    this.scan.notes.push(this.slice(this.i, end));
+    this.i = end;
+    return true;
+  }
+
+  private formOrCut(low: string, form: Form | undefined, cut: Cut | undefined): true {
+    if (form && !this.scan.forms.includes(form)) this.scan.forms.push(form);
+    if (cut) this.scan.cut ??= cut;
+    if (FRESH_WORK.has(low)) this.scan.worked = true;
+    this.i++;
+    return true;
+  }
+
+  private mark(at: Token): boolean {
+    if (at.low === "(") return this.bracket();
+    if (
+      [",", ";", ".", ":", ")", "/", "*", "•", "-", "&", "+", "!", "?", "[", "]", "°", "'"].includes(at.low)
+    ) {
+      // A dash glued to a number is a minus sign, which the number will say.
+      if (at.low === "-" && this.c.tokens[this.i + 1]?.kind === "number" && !at.glued) return false;
+      this.i++;
+      return true;
+    }
+    return false;
+  }
+
+  /** “(300 ml)” is another amount; anything else in brackets is a note. */
+  private bracket(): true {
+    const t = this.c.tokens;
+    let close = this.i + 1;
+    while (close < t.length && t[close]!.low !== ")") close++;
+    const q = quantityAt(this.c, this.i + 1);
+    const holdsName = t.some((_, k) => k > this.i && k < close && this.c.named(k));
+    if (q && !isFault(q) && q.is === "amount" && q.next === close && q.amount.kind === "measure") {
+      this.scan.amounts.push({ q, from: this.i + 1 });
+    } else if (q && !isFault(q) && q.is !== "amount" && q.is !== "vague" && q.next === close) {
+      this.scan.strength ??= q;
+    } else if (!holdsName) {
+      const inside = this.slice(this.i + 1, close);
+      if (/^\s*optional\s*$/i.test(inside)) this.scan.optional = true;
+      else if (
+        t[this.i + 1] &&
+        (FORM_WORDS[t[this.i + 1]!.low] || CUT_WORDS[t[this.i + 1]!.low]) &&
+        close === this.i + 2
+      )
+        this.formOrCut(t[this.i + 1]!.low, FORM_WORDS[t[this.i + 1]!.low], CUT_WORDS[t[this.i + 1]!.low]);
+      else if (inside !== "") this.scan.notes.push(inside);
+    } else close = this.i;
+    this.i = close + 1;
+    return true;
+  }
+
+  private quantity(): boolean {
+    // “leaf” after a name that has none is part of another name, not one of it.
+    if (this.isPart()) return false;
+    const q = quantityAt(this.c, this.i);
+    if (!q) return false;
+    if (isFault(q)) {
+      this.scan.fault = q;
+      return true;
+    }
+    if (q.is === "amount" || q.is === "vague") this.scan.amounts.push({ q, from: this.i });
+    else this.scan.strength ??= q;
+    this.i = q.next;
+    return true;
+  }
+
+  private isPart(): boolean {
+    const at = this.c.tokens[this.i]!;
+    const u = at.kind === "word" ? unitWord(at.low, at.low, this.c.system) : undefined;
+    return (
+      this.named &&
+      u !== undefined &&
+      "count" in u &&
+      u.count !== "handful" &&
+      u.count !== "pinch" &&
+      this.afterName()
+    );
+  }
+
+  private afterName(): boolean {
+    for (let k = 0; k < this.i; k++) if (this.c.named(k)) return true;
+    return false;
+  }
+
+  private leave(): void {
+    const at = this.c.tokens[this.i]!;
+    // A container's word after its size, a piece after its length: said already.
+    if (!CONTAINERS.has(at.low) || this.scan.amounts.length === 0) this.scan.unknown.push(this.i);
+    this.i++;
+  }
+}
+
+/**
+ * Sorts out everything in a typed line but its name: amounts, strength, form, cut, packing, remarks, and words nobody knows.
+ */
+export const scanLine = (c: Cursor, text: string, about: About): Scan => new Scanner(c, text, about).run();
+
+/** A measured amount as it lies when the line says “packed” somewhere else than beside it. */
+export function packedAs(a: Amount, packing: Packing | undefined): Amount {
+  if (!packing || a.kind !== "measure" || a.packing || a.dimension !== "volume") return a;
+  return measure(a.terms, { packing, ...(a.hedge ? { hedge: a.hedge } : {}) });
+}
+
+export const noAmount = (text: string): Fault =>
+  fault("NotAnAmount", `“${text}” is no amount. Write it like “1½ cups”, “40 g” or “2–3 cloves”.`);

@@ -1,0 +1,199 @@
+import { fault } from "../fault";
+import { type Material, formsOf } from "../material/material";
+import type { Amount } from "../quantity/amount";
+import { readAmount } from "./amounts";
+import { fitAmount, howMuch, wantsAmount } from "./fit-amount";
+import { formTaken } from "./forms";
+import { asProduct, productOf, unknownName } from "./naming";
+import type { Quantity } from "./quantity";
+import {
+  type Choice,
+  type Reading,
+  type ReadingContext,
+  type SaidLine,
+  type Took,
+  sayLine,
+  sayAmount,
+} from "./said";
+import { capital } from "../words";
+import { type Scan, packedAs } from "./scan";
+import { saidStrength } from "./strength";
+import type { Token } from "./tokens";
+
+const wrong = (name: string, message: string): Reading => ({ is: "fault", fault: fault(name, message) });
+
+/** The name is known; now amount, form and strength. */
+export function settled(
+  material: Material,
+  scan: Scan,
+  tokens: readonly Token[],
+  text: string,
+  ctx: ReadingContext,
+  loose: boolean,
+  typed: string,
+): Reading {
+  if (scan.made) {
+    const product = productOf(material, scan.made, ctx);
+    if (!product) return unknownName(`${material.row.names[0]} ${scan.made}`, ctx, scan, material);
+    const plain = settled(material, { ...scan, made: undefined }, tokens, text, ctx, loose, typed);
+    return plain.is === "line" ? { is: "line", line: asProduct(plain.line, product, ctx) } : plain;
+  }
+  const strong = saidStrength(material, scan.strength, ctx);
+  if (strong.is === "asked") return strong.reading;
+  const is = strong.material;
+  const took: Took[] = [...strong.took];
+  if (loose && is === material && !strong.strength)
+    took.push({
+      what: "kind",
+      value: is.row.names[0]!,
+      because: `“${typed}” is taken as ${is.row.names[0]} until another is said`,
+    });
+  const forms = scan.forms.filter((f) => formsOf(is).includes(f));
+  const rest = { form: forms[0], cut: scan.cut, strength: strong.strength };
+  const amount = amountOf(scan, is, ctx, rest, tokens, text);
+  if ("question" in amount) return { is: "ask", question: amount.question, choices: amount.choices };
+  if (amount.took) took.push({ what: "unit", value: amount.took, because: amount.took });
+  return withForm(is, scan, ctx, amount.said, took, rest);
+}
+
+interface Told {
+  readonly said: SaidLine["amount"] | undefined;
+  readonly took?: string;
+}
+type Rest = {
+  form: SaidLine["form"] | undefined;
+  cut: SaidLine["cut"] | undefined;
+  strength: string | undefined;
+};
+
+/** The amount said of a material, or the question that must come first. */
+function amountOf(
+  scan: Scan,
+  m: Material,
+  ctx: ReadingContext,
+  rest: Rest,
+  tokens: readonly Token[],
+  text: string,
+): Told | { readonly question: string; readonly choices: readonly Choice[] } {
+  const [first, second] = scan.amounts;
+  if (scan.toTaste) return toTaste(m, first?.q, ctx, rest);
+  if (!first) {
+    const asked = wantsAmount(m) ? howMuch(m, "", rest) : undefined;
+    return asked && "question" in asked ? asked : { said: undefined };
+  }
+  if (first.q.is === "vague") {
+    const q = howMuch(m, first.q.word, rest);
+    return "question" in q ? q : { said: undefined };
+  }
+  const { amount, inContainer } = first.q;
+  if (second) {
+    const clash = disagreeing(amount, second.q, m, ctx, rest);
+    if (clash) return clash;
+  }
+  const fitted = fitAmount(packedAs(amount, scan.packing), m, ctx, inContainer === true, rest);
+  if ("question" in fitted) return fitted;
+  const typed = text.slice(tokens[first.from]!.from, tokens[first.q.next - 1]!.to).trim();
+  return {
+    said: { amount: fitted.amount, text: asTyped(fitted.amount, typed, ctx) },
+    ...(fitted.took ? { took: fitted.took } : {}),
+  };
+}
+
+/** The maker’s own words for an amount where they say it by themselves, else as it is printed. */
+function asTyped(a: Amount, typed: string, ctx: ReadingContext): string {
+  const printed = sayAmount(a, ctx.system);
+  const again = readAmount(typed, ctx.system);
+  return again.ok && sayAmount(again.value, ctx.system) === printed ? typed : printed;
+}
+
+/** “To taste” is asked: a little is offered as a range. */
+function toTaste(m: Material, q: Quantity | undefined, ctx: ReadingContext, rest: Rest) {
+  const choices: Choice[] = [];
+  if (q?.is === "amount")
+    choices.push({
+      words: sayAmount(q.amount, ctx.system),
+      text: sayLine({ ...rest, material: m, amount: sayAmount(q.amount, ctx.system) }),
+    });
+  choices.push({
+    words: "a little: 1 to 2 tbsp",
+    text: sayLine({ ...rest, material: m, amount: "1–2 tbsp" }),
+  });
+  if (m.kind === "stuff" && m.row.bulk === undefined)
+    choices.push({
+      words: "a quarter of the strained liquid",
+      text: sayLine({ ...rest, material: m, amount: "¼ of liquid" }),
+    });
+  return {
+    question: `How much ${m.row.names[0]} to begin with? It can be put right at the tasting.`,
+    choices,
+  };
+}
+
+/** Two amounts of one dimension that do not mean the same: which is it? */
+function disagreeing(a: Amount, second: Quantity, m: Material, ctx: ReadingContext, rest: Rest) {
+  if (a.kind !== "measure" || second.is !== "amount" || second.amount.kind !== "measure") return undefined;
+  const b = second.amount;
+  if (
+    a.dimension !== b.dimension ||
+    Math.abs(a.si.value - b.si.value) <= 0.06 * Math.max(a.si.value, b.si.value)
+  )
+    return undefined;
+  const words = [a, b].map((x) => sayAmount(x, ctx.system));
+  return {
+    question: `${words[0]} and ${words[1]} are not the same. Which is it?`,
+    choices: words.map((w) => ({ words: w, text: sayLine({ ...rest, material: m, amount: w }) })),
+  };
+}
+
+function withForm(
+  m: Material,
+  scan: Scan,
+  ctx: ReadingContext,
+  amount: SaidLine["amount"],
+  took: Took[],
+  rest: Rest,
+): Reading {
+  const forms = formsOf(m);
+  const base = {
+    material: m,
+    notes: scan.notes,
+    optional: scan.optional,
+    ...(amount ? { amount } : {}),
+    ...(rest.strength ? { strength: rest.strength } : {}),
+  };
+  if (m.kind !== "plant") return { is: "line", line: { ...base, took } };
+  const said = scan.forms.filter((f) => forms.includes(f));
+  const cut = scan.cut && said[0] !== "powdered" ? { cut: scan.cut } : {};
+  const asked = (question: string, offered: readonly (typeof forms)[number][]): Reading => ({
+    is: "ask",
+    question,
+    choices: offered.map((form) => ({
+      words: form,
+      text: sayLine({ ...rest, amount: amount?.text, material: m, form }),
+    })),
+    line: { ...base, ...cut, took },
+  });
+  if (said.length > 1) return asked(`${capital(said.join(" or "))}?`, said);
+  if (scan.forms.length > 0 && said.length === 0)
+    return wrong(
+      "NoSuchForm",
+      `${capital(m.row.names[0]!)} is not kept ${scan.forms[0]} here. It comes ${forms.join(" or ")}.`,
+    );
+  if (said[0]) return { is: "line", line: { ...base, ...cut, form: said[0], took } };
+  const taken = formTaken(m, amount?.amount, scan.worked, ctx.usual);
+  if (taken === "ask")
+    return asked(
+      `${capital(m.row.names[0]!)}, fresh or dried?`,
+      forms.filter((f) => f === "fresh" || f === "dried" || f === "frozen"),
+    );
+  const form = taken?.form ?? forms[0]!;
+  return {
+    is: "line",
+    line: {
+      ...base,
+      ...(form === "powdered" ? {} : cut),
+      form,
+      took: [...took, { what: "form", value: form, because: taken?.because ?? "" }],
+    },
+  };
+}

@@ -1,0 +1,167 @@
+import { type Fault, type Result, fail, fault, ok } from "../fault";
+import type { Material } from "../material/material";
+import type { UnitSystem } from "../quantity/units";
+import { isFault } from "./numbers";
+import { printFigures } from "./print";
+import { quantityAt } from "./quantities";
+import type { Cursor, Quantity } from "./quantity";
+import { type Reading, type ReadingContext, type Took, sayLine } from "./said";
+import { tokensOf } from "./tokens";
+
+type Said = Exclude<Quantity, { is: "amount" | "vague" }>;
+
+const impossible = (percent: number): Fault =>
+  fault(
+    "ImpossibleStrength",
+    `${printFigures(percent)} % cannot be. A strength lies above 0 and up to 100 %.`,
+  );
+
+/** % of a strength as said; a bare proof has none, since US proof is twice the percentage and UK proof 1.75 times. */
+function percentOf(q: Said, proof: "us" | "uk" | undefined): number | undefined {
+  switch (q.is) {
+    case "percent":
+      return q.value;
+    case "grain":
+      return q.value / 10;
+    case "proof": {
+      const by = q.by ?? proof;
+      return by === undefined ? undefined : q.value / (by === "us" ? 2 : 1.75);
+    }
+  }
+}
+
+/**
+ * A strength as typed, in %: `5 %`, `50 grain` (a tenth, for vinegar), `80 US proof` (half), `70 UK proof` (÷ 1.75).
+ * A bare “proof” is a fault (`WhichProof`), since the two scales differ. Faults: `NotAStrength`, `WhichProof`, `ImpossibleStrength`.
+ */
+export function readStrength(text: string): Result<number> {
+  const tokens = tokensOf(text.trim());
+  const c: Cursor = { tokens, system: "us", named: () => false };
+  const bare =
+    tokens.length === 1 && tokens[0]!.kind === "number"
+      ? ({ is: "percent", value: tokens[0]!.value, of: undefined, next: 1 } as const)
+      : undefined;
+  const q = bare ?? (text.length > 40 ? undefined : quantityAt(c, 0));
+  if (!q || isFault(q) || q.is === "amount" || q.is === "vague" || q.next !== tokens.length)
+    return fail(fault("NotAStrength", "Write a strength like “5 %”, “50 grain” or “80 US proof”."));
+  const value = percentOf(q, undefined);
+  if (value === undefined) {
+    const n = printFigures(q.value);
+    return fail(
+      fault(
+        "WhichProof",
+        `US proof is twice the percentage, UK proof 1.75 times. Write “${n} US proof” or “${n} UK proof”.`,
+        [],
+        `${n} US proof`,
+      ),
+    );
+  }
+  return value > 0 && value <= 100 ? ok(value) : fail(impossible(value));
+}
+
+/** A strength in the words a bottle uses; reading it again gives the same. */
+export const printStrength = (percent: number): string => `${printFigures(percent)} %`;
+
+type Strong =
+  | { readonly is: "asked"; readonly reading: Reading }
+  | {
+      readonly is: "settled";
+      readonly material: Material;
+      readonly strength?: string;
+      readonly took: readonly Took[];
+    };
+
+/** Whose proof a household's bottles are marked in; metric households see both. */
+const PROOF: Readonly<Record<UnitSystem, "us" | undefined>> = {
+  us: "us",
+  metric: undefined,
+  imperial: undefined,
+};
+
+/** Of the plain spirits that differ only in strength, the one marked nearest. */
+function ofStrength(m: Material, percent: number, ctx: ReadingContext): Material {
+  if (m.kind !== "stuff" || !m.row.family) return m;
+  let best = m;
+  let least = Infinity;
+  for (const other of ctx.catalogue.values()) {
+    if (other.kind !== "stuff" || other.row.family !== m.row.family) continue;
+    const off = Math.abs((other.row.abv ?? 0) - percent);
+    if (off < least) [best, least] = [other, off];
+  }
+  return best;
+}
+
+/** A percentage of something that has no strength is a share, and a share must say of what. */
+function shareOfWhat(m: Material, percent: number): Reading {
+  const name = m.row.names[0]!;
+  const p = percent / 100;
+  const say = (words: string, amount: string) => ({ words, text: sayLine({ amount, material: m }) });
+  const choices = [say(`${printFigures(percent)} % of the strained liquid`, `${printFigures(p)} of liquid`)];
+  if (p < 1)
+    choices.push(
+      say(
+        `${printFigures(percent)} % of the finished bottle, by volume`,
+        `${printFigures(p / (1 - p))} of liquid`,
+      ),
+    );
+  if (percent <= 80 && m.kind === "stuff" && ["honey", "sugar", "syrup"].includes(m.row.class))
+    choices.push(
+      say(`until ${printFigures(percent)} % of the weight is sugar`, `to ${printFigures(percent)} Bx`),
+    );
+  return { is: "ask", question: `${printFigures(percent)} % ${name}: of what?`, choices };
+}
+
+/** A bottle of unsaid strength is taken as such bottles are marked, and shown. */
+function takenStrength(m: Material): readonly Took[] {
+  if (m.kind !== "stuff" || (m.row.class !== "vinegar" && m.row.class !== "spirit")) return [];
+  if (m.row.tags?.includes("acetic-unknown"))
+    return [{ what: "strength", value: "2–5 %", because: "home-made vinegar has no known strength" }];
+  const marked = m.row.abv ?? 100 * (m.row.composition.acetic ?? 0);
+  if (!(marked > 0)) return [];
+  return [
+    { what: "strength", value: printStrength(marked), because: `${m.row.names[0]} is usually marked so` },
+  ];
+}
+
+/** What a strength said with a name comes to: the bottle of that strength, or a question, or nothing said. */
+export function saidStrength(m: Material, q: Said | undefined, ctx: ReadingContext): Strong {
+  if (!q) return { is: "settled", material: m, took: takenStrength(m) };
+  const cls = m.row.class;
+  if (cls !== "vinegar" && cls !== "spirit") {
+    if (q.is === "percent") return { is: "asked", reading: shareOfWhat(m, q.value) };
+    return {
+      is: "asked",
+      reading: {
+        is: "fault",
+        fault: fault("NoSuchFigure", `${m.row.names[0]} has no strength. Leave it out.`),
+      },
+    };
+  }
+  const percent = percentOf(q, PROOF[ctx.system]);
+  if (percent === undefined) {
+    const n = printFigures(q.value);
+    return {
+      is: "asked",
+      reading: {
+        is: "ask",
+        question: `US proof is twice the percentage, UK proof 1.75 times. Which is on the bottle?`,
+        choices: [`${n} US proof`, `${n} UK proof`].map((words) => ({
+          words,
+          text: sayLine({ material: m, strength: words }),
+        })),
+      },
+    };
+  }
+  if (!(percent > 0 && percent <= 100))
+    return { is: "asked", reading: { is: "fault", fault: impossible(percent) } };
+  const material = ofStrength(m, percent, ctx);
+  const took: readonly Took[] =
+    q.is === "proof" && !q.by
+      ? [{ what: "strength", value: printStrength(percent), because: "US proof is twice the percentage" }]
+      : [];
+  const words =
+    q.is === "proof" && q.by
+      ? `${printFigures(q.value)} ${q.by.toUpperCase()} proof`
+      : printStrength(percent);
+  return { is: "settled", material, took, strength: words };
+}

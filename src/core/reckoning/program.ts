@@ -1,0 +1,45 @@
+import type { Span } from "../estimate";
+import type { Stuff } from "../material/material";
+import type { Entry, Operation } from "../mixture/ledger";
+import type { Happened } from "../plan/happened";
+import type { Line, Plan } from "../plan/plan";
+import type { ReadPlan } from "../plan/read-plan";
+import type { Amount } from "../quantity/amount";
+import type { Vessel } from "../vessel/vessel";
+
+/** A line with its figures found and its weight solved. */
+export interface Resolved {
+  readonly line: Line;
+  /** Where it stands in the plan: step, place within it. */
+  readonly step: number;
+  readonly place: number;
+  readonly stuff: Stuff;
+  /** The same in the other form it may have, where its form was taken for granted. */
+  readonly otherwise: Stuff | undefined;
+  readonly amount: Amount;
+  readonly grams: number;
+  /** Relative half-width of the mass. */
+  readonly tolerance: number;
+  readonly because: string;
+  /** Before or after the first straining. */
+  readonly stage: "jar" | "finish";
+  /** Poured while the jar was being filled, before any soaking: only these share its room. A top-up is not. */
+  readonly atOnce: boolean;
+}
+
+export interface Program {
+  readonly plan: Plan;
+  readonly read: ReadPlan;
+  readonly happened: Happened;
+  readonly vessel: Vessel | undefined;
+  readonly lines: readonly Resolved[];
+  readonly entries: readonly Entry[];
+  readonly operations: readonly Operation[];
+  /** Days the herb stands, from the long steeps before the first straining. */
+  readonly steep: Span | undefined;
+  /** mL of one part, where the plan speaks in parts. */
+  readonly partMl: number | undefined;
+  readonly measuredMl: number | undefined;
+  /** Minutes on the heat. */
+  readonly heatMinutes: number;
+}

@@ -1,0 +1,142 @@
+import { type Fault, type Result, fail, fault, ok, under } from "../fault";
+import type { Catalogue } from "../material/catalogue";
+import { type Happened, NOTHING_HAPPENED } from "../plan/happened";
+import type { Plan } from "../plan/plan";
+import { type ReadLine, type ReadPlan, readTexts } from "../plan/read-plan";
+import { type Context, materialsOf } from "./context";
+import { type Draft, fillJar } from "./fill-jar";
+import { stuffOfLine, vesselOfPlan } from "./find";
+import type { Program } from "./program";
+import { Walk } from "./walk";
+import { weigh } from "./weigh";
+
+/** Shares of a jar that is being filled; none after it was left to stand. */
+const FILLS_A_JAR = new Set(["fill", "cover", "jar", "ratio"]);
+/** Amounts that measure a liquid; a herb has none of them. */
+const OF_LIQUID = new Set(["of-liquid", "goal", "ratio"]);
+
+/** Whether an amount may be said of this line where it stands. */
+function misplaced(d: Draft): Fault | undefined {
+  const { kind } = d.amount;
+  if (!d.atOnce && FILLS_A_JAR.has(kind))
+    return fault(
+      "WrongUnit",
+      "After straining there is no herb to cover. Write “3/4 of liquid”, “to 66 Bx” or an amount.",
+      [],
+      "3/4 of liquid",
+    );
+  if (d.stage === "jar" && d.stuff.plant && OF_LIQUID.has(kind))
+    return fault("WrongUnit", "A herb is measured in cups, grams, pieces, parts or a share of the jar.");
+  return undefined;
+}
+
+interface Where {
+  readonly stage: Draft["stage"];
+  readonly atOnce: boolean;
+}
+
+function drafted(l: ReadLine, where: Where, catalogue: Catalogue, around: Context): Result<Draft> {
+  const found = stuffOfLine(l, catalogue, around);
+  if (!found.ok) return found;
+  const { line, step, place, amount } = l;
+  const d: Draft = {
+    line,
+    step,
+    place,
+    amount,
+    ...found.value,
+    ...where,
+    grams: undefined,
+    tolerance: 0,
+    because: "",
+  };
+  if (amount.kind === "measure" || amount.kind === "count") {
+    const w = weigh(amount, d.stuff);
+    if (!w.ok) return fail(...under(["amount"], w.faults));
+    return ok({ ...d, ...w.value });
+  }
+  const wrong = misplaced(d);
+  return wrong ? fail(...under(["amount"], [wrong])) : ok(d);
+}
+
+/** Every line of the plan with its stuff found, measured ones weighed; every fault there is. */
+function draftsOf(read: ReadPlan, around: Context): Result<Draft[]> {
+  const catalogue = materialsOf(read.plan, around);
+  const firstStrain = read.steps.findIndex((s) => s.do === "strain");
+  const firstWait = read.steps.findIndex((s) => s.do !== "add");
+  const faults: Fault[] = [];
+  const drafts = read.steps.flatMap((step, s) => {
+    if (step.do !== "add") return [];
+    const where: Where = {
+      stage: firstStrain >= 0 && s > firstStrain ? "finish" : "jar",
+      atOnce: firstWait < 0 || s < firstWait,
+    };
+    return step.lines.flatMap((l) => {
+      const d = drafted(l, where, catalogue, around);
+      if (d.ok) return [d.value];
+      faults.push(...under(["steps", s, "what", l.place], d.faults));
+      return [];
+    });
+  });
+  return faults.length > 0 ? fail(...faults) : ok(drafts);
+}
+
+/** Parts said after the jar was filled are of the same size as those that filled it. */
+function laterParts(drafts: readonly Draft[], partMl: number | undefined): Result<undefined> {
+  for (const d of drafts) {
+    if (d.grams !== undefined || d.amount.kind !== "part") continue;
+    if (partMl === undefined)
+      return fail(
+        fault("NeedsVessel", "Parts need a jar to fill, or the size of one part. Choose a jar.", ["vessel"]),
+      );
+    d.grams = d.amount.count.value * partMl * d.stuff.bulkLoose;
+    d.tolerance = 0.02;
+    d.because = `${d.line.amount} of ${Math.round(partMl)} mL`;
+  }
+  return ok(undefined);
+}
+
+/**
+ * Finds every material, weighs what is measured and solves what is not, in the order of the plan.
+ * @param happened what befell the making: a measured straining replaces the estimate
+ * @returns a program for the ledger, or every fault found with its path into the plan.
+ */
+export function resolve(
+  plan: Plan,
+  around: Context = {},
+  happened: Happened = NOTHING_HAPPENED,
+): Result<Program> {
+  const vessel = vesselOfPlan(plan, around);
+  const read = readTexts(plan);
+  const found = read.ok ? draftsOf(read.value, around) : undefined;
+  const faults = [
+    ...(vessel.ok ? [] : vessel.faults),
+    ...(read.ok ? [] : read.faults),
+    ...(found?.ok === false ? found.faults : []),
+  ];
+  if (faults.length > 0 || !vessel.ok || !read.ok || !found?.ok) return fail(...faults);
+  const drafts = found.value;
+  if (drafts.length === 0)
+    return fail(fault("NothingGoesIn", "Nothing goes in yet. Add a herb and what it stands in.", ["steps"]));
+  const filled = fillJar(drafts, vessel.value, read.value.partMl);
+  if (!filled.ok) return filled;
+  const parts = laterParts(drafts, filled.value);
+  if (!parts.ok) return parts;
+  const walk = new Walk(read.value, drafts, vessel.value, happened);
+  const walked = walk.steps();
+  if (!walked.ok) return walked;
+  const { lines, entries, operations, steep, measuredMl, heatMinutes } = walk;
+  return ok({
+    plan,
+    read: read.value,
+    happened,
+    vessel: vessel.value,
+    lines,
+    entries,
+    operations,
+    steep,
+    partMl: filled.value,
+    measuredMl,
+    heatMinutes,
+  });
+}

@@ -1,0 +1,86 @@
+import { z } from "zod";
+import { type Correction, type Envelope, asWritten, bodyReader, correctionsOf } from "../envelope";
+import type { UnitSystem } from "../quantity/units";
+
+/** Where bottles may stand in this household, under its own names. */
+export const Place = z.strictObject({
+  id: z.string().min(1).max(40),
+  name: z.string().trim().min(1, "Give the place a name.").max(40, "Keep the name under 40 letters."),
+  class: z.enum(["cool-dark", "cupboard", "fridge", "freezer"]),
+});
+export type Place = z.infer<typeof Place>;
+
+/** The places of a household that has named none. */
+export const USUAL_PLACES: readonly Place[] = [
+  { id: "cupboard", name: "cupboard", class: "cupboard" },
+  { id: "fridge", name: "fridge", class: "fridge" },
+  { id: "freezer", name: "ice box", class: "freezer" },
+];
+
+/** What a household may say of itself. Amounts already typed keep the cups they were typed in. */
+export const Settings = z.strictObject({
+  name: z
+    .string()
+    .trim()
+    .min(1, "Give the house a name; it stands at the head of every page.")
+    .max(80, "Keep the name under 80 letters."),
+  units: z.enum(["us", "metric", "imperial"]),
+  currency: z
+    .string()
+    .trim()
+    .min(1, "Say how money is written, like £ or kr.")
+    .max(4, "A sign of one to four letters, like £ or kr."),
+  /** What its thermometer shows, and its ruler. */
+  degrees: z.enum(["C", "F"]),
+  lengths: z.enum(["cm", "in"]),
+  places: z.array(Place).min(1).max(20),
+});
+export type Settings = z.infer<typeof Settings>;
+
+/** How a household of these measures usually reads its thermometer and its ruler. */
+export const usualScales = (units: UnitSystem): Pick<Settings, "degrees" | "lengths"> =>
+  units === "us" ? { degrees: "F", lengths: "in" } : { degrees: "C", lengths: "cm" };
+
+/** Version 1 knew neither degrees, lengths nor places. */
+const settled1 = (body: unknown): unknown => {
+  const { units } = body as { units: UnitSystem };
+  return { ...(body as object), ...usualScales(units), places: [...USUAL_PLACES] };
+};
+
+const BODIES = {
+  settled: Settings,
+  corrected: z.strictObject({
+    seq: z.number().int().min(1),
+    body: z.unknown(),
+    why: z.string().max(300).optional(),
+  }),
+} as const;
+export const HOUSEHOLD_VERSIONS: Readonly<Record<string, number>> = { settled: 2, corrected: 1 };
+export type HouseholdEvent =
+  Envelope<"settled", Settings> | Envelope<"corrected", z.infer<typeof BODIES.corrected>>;
+
+/** Parses a stored body. Throws `UnreadableEvent`. */
+export const readHouseholdBody = bodyReader("the household’s journal", BODIES, HOUSEHOLD_VERSIONS, {
+  settled: { 1: settled1 },
+});
+
+export interface Settled extends Settings {
+  readonly seq: number;
+}
+
+function settledBy(e: HouseholdEvent, c: Correction | undefined): Settings | undefined {
+  if (e.type !== "settled" || c?.body === null) return undefined;
+  return c ? (readHouseholdBody("settled", HOUSEHOLD_VERSIONS["settled"]!, c.body) as Settings) : e.body;
+}
+
+/** The newest settings, by order of writing; `undefined` while nothing was ever changed. */
+export function foldHousehold(events: readonly HouseholdEvent[]): Settled | undefined {
+  const corrections = correctionsOf(events);
+  let last: Settings | undefined;
+  let seq = 0;
+  for (const e of asWritten(events)) {
+    seq = e.seq;
+    last = settledBy(e, corrections.get(e.seq)) ?? last;
+  }
+  return last ? { ...last, seq } : undefined;
+}

@@ -1,0 +1,23 @@
+/*
+ * Sentences are made from parts that agree.
+ */
+
+/** With a capital at its head. */
+export const capital = (s: string): string => (s === "" ? s : `${s[0]!.toUpperCase()}${s.slice(1)}`);
+
+/** “a”, “a and b”, “a, b and c”. */
+export const listed = (words: readonly string[], joint: "and" | "or" = "and"): string =>
+  words.length < 2 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} ${joint} ${words.at(-1)!}`;
+
+/** “1 day”, “3 days”; an uncommon plural is given. */
+export const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+
+/** The form of a verb that goes with so many things: “bites” for one, “bite” for more. */
+export const agree = (n: number, one: string, many: string): string => (n === 1 ? one : many);
+
+/** “a jar”, “an onion”. */
+export const withArticle = (noun: string): string => `${/^[aeiou]/i.test(noun) ? "an" : "a"} ${noun}`;
+
+/** Meanings by word, for words that people type: “constructor” finds nothing in it. */
+export const dictionary = <T>(meanings: Readonly<Record<string, T>>): Readonly<Record<string, T>> =>
+  Object.freeze(Object.assign(Object.create(null) as Record<string, T>, meanings));

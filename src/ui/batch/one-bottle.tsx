@@ -1,0 +1,116 @@
+"use client";
+import { X } from "lucide-react";
+import { VESSELS } from "@/core/vessel/catalogue";
+import { heightAt } from "@/core/vessel/profile";
+import { vesselWords } from "@/core/vessel/vessel";
+import { VesselFigure } from "../figures/vessel";
+
+export interface Row {
+  readonly id: string;
+  readonly vessel: string;
+  readonly ml: number;
+  readonly place: "cupboard" | "fridge" | "freezer";
+}
+
+const SIZES = [...VESSELS.values()].filter(
+  (v) => v.sort === "bottle" || v.sort === "dropper" || (v.sort === "jar" && v.fillMl < 520),
+);
+const PLACES = [
+  ["cupboard", "cupboard"],
+  ["fridge", "fridge"],
+  ["freezer", "ice box"],
+] as const;
+
+/** One bottle: which, how much, where it will stand. */
+export function OneBottle({
+  row: x,
+  nth: i,
+  left,
+  wrong,
+  change,
+  remove,
+}: {
+  row: Row;
+  nth: number;
+  /** mL not yet poured. */
+  left: number;
+  wrong: boolean;
+  change: (f: (row: Row) => Row) => void;
+  remove: () => void;
+}) {
+  const v = VESSELS.get(x.vessel)!;
+  return (
+    <li className="border-b border-rule py-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <span className="w-16 grid place-items-center">
+          <VesselFigure
+            profile={v.solid.profile}
+            layers={[
+              {
+                fromCm: 0,
+                toCm: heightAt(v.solid, Math.min(v.solid.brimMl, x.ml || 0)),
+                substance: "decoction",
+              },
+            ]}
+            lid={v.lid}
+            scale={3}
+            title={v.name}
+          />
+        </span>
+        <select
+          aria-label={`Bottle ${i + 1}`}
+          className="stitch min-h-11"
+          value={x.vessel}
+          onChange={(e) =>
+            change((y) => ({
+              ...y,
+              vessel: e.target.value,
+              ml: Math.round(Math.min(VESSELS.get(e.target.value)!.fillMl, Math.max(1, left + y.ml))),
+            }))
+          }
+        >
+          {SIZES.map((s) => (
+            <option key={s.id} value={s.id}>
+              {vesselWords(s)}
+            </option>
+          ))}
+        </select>
+        <span className="whitespace-nowrap">
+          <input
+            aria-label={`Bottle ${i + 1}: mL`}
+            type="number"
+            min="1"
+            className="stitch w-20 text-right min-h-11"
+            value={Number.isFinite(x.ml) ? x.ml : ""}
+            aria-invalid={wrong}
+            onChange={(e) =>
+              change((y) => ({ ...y, ml: e.target.value === "" ? NaN : Number(e.target.value) }))
+            }
+          />{" "}
+          mL
+        </span>
+        <select
+          aria-label={`Bottle ${i + 1}: place`}
+          className="stitch min-h-11"
+          value={x.place}
+          aria-invalid={wrong}
+          onChange={(e) => change((y) => ({ ...y, place: e.target.value as Row["place"] }))}
+        >
+          {PLACES.map(([id, words]) => (
+            <option key={id} value={id}>
+              {words}
+            </option>
+          ))}
+        </select>
+        <button
+          type="button"
+          aria-label={`Take out bottle ${i + 1}`}
+          className="min-w-11 min-h-11 inline-grid place-items-center text-ash hover:text-rust"
+          onClick={remove}
+        >
+          <X size={18} />
+        </button>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,65 @@
+"use client";
+import { memo } from "react";
+import { unanswered } from "@/core/cautions/rules";
+import type { Fault } from "@/core/fault";
+import type { Made } from "./made";
+import type { Bench } from "./state";
+
+export interface Sending {
+  readonly sending: boolean;
+  readonly refused: Fault | undefined;
+}
+
+/** Why a batch cannot be begun yet, in words that say what would be right; nothing where it can. */
+export function whyNotBegin(made: Made, bench: Bench, sending: boolean): string | undefined {
+  if (sending) return "";
+  if (made.faults.length > 0) return "Correct what is marked, then begin.";
+  const never = made.grave.find((c) => c.severity === "never");
+  if (never) return `${never.says} ${never.todo}`;
+  const fit = made.now?.reckoning.fit;
+  if (fit && fit.overBrimMl > 0) return "It does not fit the vessel. Take less, or a larger one.";
+  if (!made.now?.program.lines.some((l) => l.stuff.plant)) return "Add a herb to begin.";
+  const [stop] = unanswered(made.grave, bench.reasons);
+  return stop ? `${stop.says} Change the plan, or give a reason where it says so.` : undefined;
+}
+
+/** The one button that writes a journal, and what stands in its way. It can always be reached, so that the ear learns why. */
+export const Begin = memo(function Begin({
+  why,
+  sending,
+  begin,
+  openWays,
+}: {
+  why: string | undefined;
+  sending: Sending;
+  begin: () => Promise<void>;
+  openWays: () => void;
+}) {
+  const { refused } = sending;
+  return (
+    <>
+      <div className="pt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-1">
+        <button
+          type="button"
+          className="slab"
+          aria-disabled={why !== undefined}
+          aria-describedby="begin-says"
+          onClick={() => why === undefined && void begin()}
+        >
+          {sending.sending ? "Beginning…" : "Begin this batch"}
+        </button>
+        <button type="button" className="plain min-h-11" onClick={openWays}>
+          compare ways
+        </button>
+      </div>
+      <p
+        id="begin-says"
+        className={`text-center min-h-6 ${refused ? "wrong pt-2" : "quiet pt-2"}`}
+        role={refused ? "alert" : "status"}
+        data-testid="begin-says"
+      >
+        {refused ? refused.message : (why ?? "")}
+      </p>
+    </>
+  );
+});

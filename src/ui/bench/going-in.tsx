@@ -1,0 +1,194 @@
+"use client";
+import { useCallback, useMemo, useState } from "react";
+import { Redo2, Undo2 } from "lucide-react";
+import type { Catalogue } from "@/core/material/catalogue";
+import { linesOf } from "@/core/plan/edit";
+import type { Nameless } from "@/core/plan/ids";
+import type { Line, Plan } from "@/core/plan/plan";
+import { usualForm } from "@/core/plan/ways";
+import { withLine } from "@/core/plan/edit";
+import { readAmount } from "@/core/reading/amounts";
+import { contextIn } from "@/core/reading/said";
+import { materialsOf } from "@/core/reckoning/context";
+import { AddLine } from "../plan/add-line";
+import { CautionNote } from "../plan/cautions";
+import type { WrittenDown } from "../plan/write-down";
+import { Lines } from "./lines/lines";
+import { useLineActions } from "./lines/line-actions";
+import { type State, addLine, pouredAlready } from "./state";
+import type { BenchActions } from "./use-bench";
+
+const UNDO = <Undo2 size={18} />;
+const REDO = <Redo2 size={18} />;
+
+/** Where a new line may go: the steps that add, in words. */
+function placesToAdd(plan: Plan): readonly (readonly [id: string, words: string])[] {
+  const cut = plan.steps.findIndex((s) => s.do === "strain");
+  return plan.steps.flatMap((s, i) => {
+    if (s.do !== "add") return [];
+    if (i === 0) return [[s.id, "at the start"] as const];
+    const before = plan.steps[i - 1]!.do;
+    const after =
+      cut >= 0 && i > cut
+        ? "after straining"
+        : `after it has ${before === "steep" ? "stood" : "been heated"}`;
+    return [[s.id, after] as const];
+  });
+}
+
+/** Puts typed lines into the plan; a liquid it pours already sets that line instead. @returns what was done, in words */
+function putIn(
+  plan: Plan,
+  lines: readonly Nameless<Line>[],
+  into: string | undefined,
+): { plan: Plan; set: string | undefined } {
+  let set: string | undefined;
+  const next = lines.reduce((p, l) => {
+    const there = pouredAlready(p, l, into);
+    if (!there) return addLine(p, l, into);
+    set = l.amount;
+    return withLine(p, there.id, ({ id }) => ({ ...l, id }));
+  }, plan);
+  return { plan: next, set };
+}
+
+/** The left of the Bench: what goes in, in this order, and the field to add to it. */
+export function GoingIn({
+  state,
+  catalogue,
+  actions,
+  giveReason,
+  startOver,
+}: {
+  state: State;
+  catalogue: Catalogue;
+  actions: BenchActions;
+  giveReason: (id: string, why: string) => void;
+  startOver: () => void;
+}) {
+  const { made } = state;
+  const { plan } = made;
+  const lineActions = useLineActions(actions);
+  const [into, setInto] = useState("");
+  const [told, setTold] = useState("");
+  const [round, setRound] = useState(0);
+  const all = useMemo(() => materialsOf(plan, { materials: catalogue }), [plan, catalogue]);
+  const usual = usualForm(plan);
+  const context = useMemo(
+    () =>
+      contextIn(plan.units, {
+        catalogue: all,
+        usual,
+        poured: (material) => {
+          const l = linesOf(plan).find((x) => x.material === material);
+          const a = l ? readAmount(l.amount, plan.units) : undefined;
+          return a?.ok ? a.value : undefined;
+        },
+      }),
+    [plan, all, usual],
+  );
+  const places = placesToAdd(plan);
+  const target = places.some(([id]) => id === into) ? into : undefined;
+  const add = useCallback(
+    (lines: readonly Nameless<Line>[], names: string): void => {
+      const there = lines.map((l) => pouredAlready(plan, l, target)).find((x) => x !== undefined);
+      actions.edit((p) => putIn(p, lines, target).plan);
+      setTold(
+        there ? `The plan pours it already: its amount is set to ${lines[0]!.amount}.` : `${names} added.`,
+      );
+    },
+    [actions, plan, target],
+  );
+  const writtenDown = useCallback(
+    (w: WrittenDown): void => actions.edit((p) => ({ ...p, materials: [...(p.materials ?? []), w.row] })),
+    [actions],
+  );
+  const elsewhere = made.faults.filter(
+    (f) => f.path[0] !== "steps" && !(f.path[0] === "vessel" && f.path[1] === "shape"),
+  );
+  const nothingYet = made.faults.filter((f) => f.path[0] === "steps" && f.path.length === 1);
+  return (
+    <>
+      <div className="flex items-end justify-between ruled-head mt-3">
+        <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
+        <span className="flex gap-1 items-center">
+          <button
+            type="button"
+            className="plain font-normal pr-2 min-h-7"
+            onClick={() => {
+              startOver();
+              setRound((n) => n + 1);
+              setTold("");
+            }}
+          >
+            start over
+          </button>
+          <button
+            type="button"
+            className="min-w-8 min-h-8 inline-grid place-items-center text-cobalt disabled:text-rule"
+            aria-label="Undo"
+            disabled={state.past.length === 0}
+            onClick={actions.undo}
+          >
+            {UNDO}
+          </button>
+          <button
+            type="button"
+            className="min-w-8 min-h-8 inline-grid place-items-center text-cobalt disabled:text-rule"
+            aria-label="Redo"
+            disabled={state.future.length === 0}
+            onClick={actions.redo}
+          >
+            {REDO}
+          </button>
+        </span>
+      </div>
+      <AddLine key={round} context={context} add={add} writtenDown={writtenDown} />
+      {places.length > 1 && (
+        <p className="quiet">
+          <label htmlFor="into">it goes in </label>
+          <select
+            id="into"
+            className="stitch font-normal"
+            value={target ?? places[0]![0]}
+            onChange={(e) => setInto(e.target.value)}
+          >
+            {places.map(([id, words]) => (
+              <option key={id} value={id}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </p>
+      )}
+      <p role="status" className="quiet min-h-6" data-testid="told">
+        {told}
+      </p>
+      <Lines
+        made={made}
+        catalogue={all}
+        reasons={state.now.reasons}
+        giveReason={giveReason}
+        hint={state.hint}
+        actions={lineActions}
+      />
+      {[...elsewhere, ...(linesOf(plan).length > 0 ? nothingYet : [])].map((f) => (
+        <p key={f.name + f.message} role="alert" className="wrong">
+          {f.message}
+        </p>
+      ))}
+      <div className="pt-1" aria-live="polite">
+        {made.grave
+          .filter((c) => c.about.what === "whole")
+          .map((c, i) => (
+            <CautionNote
+              key={`${c.id}-${i}`}
+              caution={c}
+              reason={state.now.reasons[c.id] ?? ""}
+              giveReason={giveReason}
+            />
+          ))}
+      </div>
+    </>
+  );
+}

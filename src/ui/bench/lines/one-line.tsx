@@ -1,0 +1,202 @@
+"use client";
+import { memo } from "react";
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { ChevronDown, ChevronUp, X } from "lucide-react";
+
+import type { Fault } from "@/core/fault";
+
+import { stuffOf } from "@/core/material/material";
+
+import { Swatch, substanceOf } from "../../figures/substance";
+import { Wrong } from "../../kit/field";
+import { useUnits } from "../../kit/units";
+import { CautionNote } from "../../plan/cautions";
+
+import { SayOtherwise } from "./say-otherwise";
+import { Took } from "./took";
+import { FormAndCut, Strength, comesTo } from "./line-words";
+import type { LineProps } from "./line-props";
+
+// Made once: the same element is not drawn again.
+const UP = <ChevronUp size={15} />;
+const DOWN = <ChevronDown size={15} aria-hidden="true" />;
+const OUT = <X size={17} />;
+
+/** What is wrong with a line, what was changed on it, and the cautions it raises. */
+function Beneath({
+  p,
+  name,
+  amount,
+  strength,
+  other,
+}: {
+  p: LineProps;
+  name: string;
+  amount?: Fault | undefined;
+  strength?: Fault | undefined;
+  other?: Fault | undefined;
+}) {
+  const { line, hint, actions } = p;
+  const id = `line-${line.id}`;
+  const set = (field: "amount" | "strength") => (text: string) =>
+    actions.change(line.id, (l) => ({ ...l, [field]: text }), `${line.id}-put-right`);
+  return (
+    <>
+      {hint && hint.was.amount !== line.amount && (
+        <p className="quiet pl-8" role="status">
+          By dry matter: {hint.was.amount} was {line.amount} now.{" "}
+          <button
+            type="button"
+            className="plain min-h-7"
+            aria-label={`${name}: ${hint.was.amount} all the same`}
+            onClick={() =>
+              actions.change(line.id, (l) => ({ ...l, amount: hint.was.amount }), `${line.id}-as-it-was`)
+            }
+          >
+            {hint.was.amount} all the same
+          </button>
+        </p>
+      )}
+      {amount && <Wrong id={`${id}-wrong`} fault={amount} put={set("amount")} className="pl-8" />}
+      {strength && (
+        <Wrong id={`${id}-strength-wrong`} fault={strength} put={set("strength")} className="pl-8" />
+      )}
+      {other && <Wrong fault={other} className="pl-8" />}
+      {p.cautions.map((c, i) => (
+        <CautionNote
+          key={`${c.id}-${i}`}
+          caution={c}
+          reason={p.reasons[c.id] ?? ""}
+          giveReason={p.giveReason}
+        />
+      ))}
+    </>
+  );
+}
+
+/** One line; drawn again only when it or what it comes to has changed, so that a drag touches only what moves. */
+export const OneLine = memo(function OneLine(p: LineProps) {
+  const { line, actions } = p;
+  const units = useUnits();
+  const sort = useSortable({ id: line.id });
+  const material = p.catalogue.get(line.material);
+  const found = material ? stuffOf(material, { form: line.form, cut: line.cut }) : undefined;
+  const stuff = found?.ok ? found.value : undefined;
+  const amountFault = p.faults.find((f) => f.path[4] === "amount" || f.path.length <= 4);
+  const strengthFault = p.faults.find((f) => f.path[4] === "strength");
+  const otherFault = p.faults.find((f) => f !== amountFault && f !== strengthFault);
+  const name = material?.row.names[0] ?? line.material;
+  const id = `line-${line.id}`;
+  const plant = material?.kind === "plant";
+  const bottled = material?.row.class === "vinegar" || material?.row.class === "spirit";
+  return (
+    <li
+      ref={sort.setNodeRef}
+      style={{ transform: CSS.Translate.toString(sort.transform), transition: sort.transition ?? undefined }}
+      className={`border-b border-rule py-2 ${sort.isDragging ? "relative z-10 bg-glaze" : ""}`}
+      data-line={line.id}
+    >
+      <div className="grid grid-cols-[28px_minmax(0,1fr)_auto_24px_56px] items-baseline gap-x-1.5">
+        <button
+          type="button"
+          ref={sort.setActivatorNodeRef}
+          {...sort.attributes}
+          {...sort.listeners}
+          aria-label={`Move ${name}: drag, or space and the arrow keys`}
+          className="self-center min-h-7 min-w-7 inline-grid place-items-center cursor-grab touch-none"
+        >
+          {stuff ? <Swatch of={substanceOf(stuff)} /> : null}
+        </button>
+        <span className="min-w-0 break-words">
+          {name}
+          {line.note && <span className="quiet"> ({line.note})</span>}
+          {line.optional && <span className="quiet"> if you like</span>}
+          {bottled && <Strength p={p} name={name} material={material} fault={strengthFault} />}
+        </span>
+        <input
+          aria-label={`${name}: amount`}
+          aria-invalid={amountFault !== undefined}
+          aria-describedby={amountFault ? `${id}-wrong` : `${id}-exact`}
+          className="stitch text-right py-0.5 w-[7.25rem]"
+          value={line.amount}
+          maxLength={10_000}
+          onChange={(e) => actions.change(line.id, (l) => ({ ...l, amount: e.target.value }), `${id}-amount`)}
+        />
+        {stuff && p.grams !== undefined ? (
+          <SayOtherwise
+            id={line.id}
+            name={name}
+            amount={line.amount}
+            stuff={stuff}
+            grams={p.grams}
+            system={p.system}
+            partMl={p.partMl}
+            vessel={p.vessel}
+            sayAs={actions.sayIn}
+          />
+        ) : (
+          <span />
+        )}
+        <button
+          type="button"
+          className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center self-center justify-self-center"
+          aria-label={`Take out ${name}`}
+          onClick={() => actions.remove(line.id)}
+        >
+          {OUT}
+        </button>
+        <span className="col-start-2 min-w-0">
+          {plant && stuff && (
+            <FormAndCut
+              id={line.id}
+              name={name}
+              material={material}
+              form={stuff.form!}
+              cut={stuff.cut}
+              reform={actions.reform}
+            />
+          )}
+        </span>
+        <span
+          id={`${id}-exact`}
+          className={`quiet text-right ${p.stale ? "opacity-50" : ""} ${plant ? "whitespace-nowrap" : "col-start-2 col-span-2"}`}
+        >
+          {comesTo(p, stuff, units)}
+        </span>
+        <Earlier p={p} name={name} />
+        {material && <Took line={line} material={material} catalogue={p.catalogue} actions={actions} />}
+      </div>
+      <Beneath p={p} name={name} amount={amountFault} strength={strengthFault} other={otherFault} />
+    </li>
+  );
+});
+
+/** One place earlier or later, into another step past the end of its own. */
+function Earlier({ p, name }: { p: LineProps; name: string }) {
+  const place = "text-ash hover:text-cobalt min-w-7 min-h-7 inline-grid place-items-center";
+  return (
+    <span className="col-start-5 inline-flex justify-center">
+      {!p.first && (
+        <button
+          type="button"
+          className={place}
+          aria-label={`${name} earlier`}
+          onClick={() => p.actions.nudge(p.line.id, -1)}
+        >
+          {UP}
+        </button>
+      )}
+      {!p.last && (
+        <button
+          type="button"
+          className={place}
+          aria-label={`${name} later`}
+          onClick={() => p.actions.nudge(p.line.id, 1)}
+        >
+          {DOWN}
+        </button>
+      )}
+    </span>
+  );
+}

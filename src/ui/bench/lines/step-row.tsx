@@ -1,0 +1,255 @@
+"use client";
+import { memo } from "react";
+import { ChevronDown, ChevronUp, X } from "lucide-react";
+import type { Caution } from "@/core/cautions/caution";
+import type { Fault } from "@/core/fault";
+import { PLACES, STEP_SORTS, type Step, type StepOf, WRINGING } from "@/core/plan/plan";
+import { Wrong } from "../../kit/field";
+import { CautionNote } from "../../plan/cautions";
+import { PLACE_WORDS, STEP_WORDS, WRINGING_WORDS } from "../../plan/step-words";
+import type { LineActions } from "./line-actions";
+
+const UP = <ChevronUp size={15} />;
+const DOWN = <ChevronDown size={15} />;
+const OUT = <X size={17} />;
+
+interface Props {
+  readonly step: Step;
+  readonly first: boolean;
+  readonly last: boolean;
+  readonly faults: readonly Fault[];
+  readonly cautions: readonly Caution[];
+  readonly reasons: Readonly<Record<string, string>>;
+  readonly giveReason: (id: string, why: string) => void;
+  readonly actions: LineActions;
+}
+
+/** A text of a step, typed in its place. */
+function Said({
+  p,
+  label,
+  field,
+  value,
+  width,
+}: {
+  p: Props;
+  label: string;
+  field: string;
+  value: string;
+  width: string;
+}) {
+  const fault = p.faults.find((f) => f.path[2] === field);
+  return (
+    <input
+      aria-label={label}
+      className={`stitch py-0.5 ${width}`}
+      value={value}
+      maxLength={200}
+      aria-invalid={fault !== undefined}
+      aria-describedby={fault ? `step-${p.step.id}-wrong` : undefined}
+      onChange={(e) =>
+        p.actions.changeStep(
+          p.step.id,
+          (s) => ({ ...s, [field]: e.target.value }) as Step,
+          `${p.step.id}-${field}`,
+        )
+      }
+    />
+  );
+}
+
+function Chosen<T extends string>({
+  label,
+  value,
+  among,
+  set,
+}: {
+  label: string;
+  value: T;
+  among: readonly (readonly [T, string])[];
+  set: (value: T) => void;
+}) {
+  return (
+    <select
+      aria-label={label}
+      className="stitch font-normal py-0.5"
+      value={value}
+      onChange={(e) => set(e.target.value as T)}
+    >
+      {among.map(([v, words]) => (
+        <option key={v} value={v}>
+          {words}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+const places = PLACES.map((x) => [x, PLACE_WORDS[x]] as const);
+const wringings = WRINGING.map((x) => [x, WRINGING_WORDS[x]] as const);
+const lids = [
+  ["on", "lid on"],
+  ["off", "lid off"],
+] as const;
+const heats = [
+  ["no", "cooled"],
+  ["yes", "hot, from the boil"],
+] as const;
+
+/** What one step says, each part of it changed in its place. */
+function Words({ p }: { p: Props }) {
+  const { step: s, actions } = p;
+  const set = <D extends Step["do"]>(to: Partial<StepOf<D>>): void =>
+    actions.changeStep(s.id, (x) => ({ ...x, ...to }) as Step);
+  switch (s.do) {
+    case "simmer":
+      return (
+        <>
+          simmer <Said p={p} label="Simmer: how long" field="for" value={s.for} width="w-24" />
+          {", "}
+          <Chosen
+            label="Simmer: lid"
+            value={s.lid ?? "on"}
+            among={lids}
+            set={(lid) => set<"simmer">({ lid })}
+          />
+        </>
+      );
+    case "reduce":
+      return (
+        <>
+          boil down to <Said p={p} label="Boil down to" field="to" value={s.to} width="w-24" />
+        </>
+      );
+    case "pressure":
+      return (
+        <>
+          under pressure{" "}
+          <Said p={p} label="Under pressure: how long" field="for" value={s.for} width="w-24" />
+        </>
+      );
+    case "steep":
+      return (
+        <>
+          let it stand <Said p={p} label="Stand: how long" field="for" value={s.for} width="w-28" />{" "}
+          <Chosen
+            label="Stand: where"
+            value={s.in ?? "dark-cupboard"}
+            among={places}
+            set={(place) => set<"steep">({ in: place })}
+          />
+        </>
+      );
+    case "cool":
+      return (
+        <>
+          cool to <Said p={p} label="Cool to" field="to" value={s.to} width="w-24" />
+        </>
+      );
+    case "strain":
+      return (
+        <>
+          strain and measure,{" "}
+          <Chosen label="Strain: how" value={s.how} among={wringings} set={(how) => set<"strain">({ how })} />
+        </>
+      );
+    case "bottle":
+      return (
+        <>
+          bottle it{" "}
+          <Chosen
+            label="Bottle: how warm"
+            value={s.hot ? "yes" : "no"}
+            among={heats}
+            set={(hot) => set<"bottle">({ hot: hot === "yes" })}
+          />
+        </>
+      );
+    case "add":
+      return <>then add{s.what.length === 0 ? ": nothing yet" : ""}</>;
+  }
+}
+
+/** A step between the things that go in: said in words, changed where it stands, moved and taken out. */
+export const StepRow = memo(function StepRow(p: Props) {
+  const { step: s, actions } = p;
+  const name = STEP_WORDS[s.do];
+  const fault = p.faults[0];
+  const touch = "text-ash hover:text-cobalt min-w-7 min-h-7 inline-grid place-items-center";
+  return (
+    <li className="border-b border-rule py-1.5 pl-8" data-step={s.id}>
+      <div className="flex items-center gap-x-2">
+        <span className="quiet grow min-w-0">
+          <Words p={p} />
+        </span>
+        {!p.first && (
+          <button
+            type="button"
+            className={touch}
+            aria-label={`${name}: earlier`}
+            onClick={() => actions.nudgeStep(s.id, -1)}
+          >
+            {UP}
+          </button>
+        )}
+        {!p.last && (
+          <button
+            type="button"
+            className={touch}
+            aria-label={`${name}: later`}
+            onClick={() => actions.nudgeStep(s.id, 1)}
+          >
+            {DOWN}
+          </button>
+        )}
+        <button
+          type="button"
+          className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center"
+          aria-label={`Take out the step: ${name}`}
+          onClick={() => actions.removeStep(s.id)}
+        >
+          {OUT}
+        </button>
+      </div>
+      {fault && (
+        <Wrong
+          id={`step-${s.id}-wrong`}
+          fault={fault}
+          put={(text) => actions.changeStep(s.id, (x) => ({ ...x, [String(fault.path[2])]: text }) as Step)}
+        />
+      )}
+      {p.cautions.map((c, i) => (
+        <CautionNote
+          key={`${c.id}-${i}`}
+          caution={c}
+          reason={p.reasons[c.id] ?? ""}
+          giveReason={p.giveReason}
+        />
+      ))}
+    </li>
+  );
+});
+
+/** A step more: put where such a step usually stands, and moved from there. */
+export const AddStep = memo(function AddStep({ add }: { add: LineActions["addStep"] }) {
+  return (
+    <p className="py-1.5 pl-8">
+      <label className="sr-only" htmlFor="add-step">
+        Add a step
+      </label>
+      <select
+        id="add-step"
+        className="stitch font-normal py-1"
+        value=""
+        onChange={(e) => e.target.value !== "" && add(e.target.value as Step["do"])}
+      >
+        <option value="">add a step …</option>
+        {STEP_SORTS.map((sort) => (
+          <option key={sort} value={sort}>
+            {STEP_WORDS[sort]}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+});

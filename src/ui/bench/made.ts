@@ -1,0 +1,148 @@
+import { type Rail, railOf } from "@/core/advice/rail";
+import { type Care, careOf } from "@/core/care/care";
+import type { Caution } from "@/core/cautions/caution";
+import { cautionsAt, cautionsOf } from "@/core/cautions/rules";
+import type { Fault } from "@/core/fault";
+import { type Company, companyOf } from "@/core/people/company";
+import type { Plan } from "@/core/plan/plan";
+import type { Context } from "@/core/reckoning/context";
+import { vesselOfPlan } from "@/core/reckoning/find";
+import type { Program } from "@/core/reckoning/program";
+import { type Reckoning, reckonProgram } from "@/core/reckoning/reckon";
+import { resolve } from "@/core/reckoning/resolve";
+import { type Cost, costOf } from "@/core/stores/cost";
+import type { LotOnHand } from "@/core/stores/stores";
+import type { Vessel } from "@/core/vessel/vessel";
+
+/** What the Bench reckons with, besides the plan. */
+export interface Around {
+  readonly context: Context;
+  readonly company: Company;
+  readonly lots: readonly LotOnHand[];
+}
+
+/** A plan that reckoned. */
+export interface Reckoned {
+  readonly program: Program;
+  readonly reckoning: Reckoning;
+  readonly care: Care;
+  readonly cost: Cost;
+}
+
+/** Everything that follows from the plan on the Bench, reckoned once for each change of it. */
+export interface Made {
+  readonly plan: Plan;
+  readonly faults: readonly Fault[];
+  /** The plan as it stands, where it reckons. */
+  readonly now: Reckoned | undefined;
+  /** The last that reckoned: shown, paled, while something is wrong. */
+  readonly shown: Reckoned | undefined;
+  readonly vessel: Vessel | undefined;
+  readonly rail: Rail | undefined;
+  readonly grave: readonly Caution[];
+  readonly notes: readonly Caution[];
+  /** A line that was taken for granted and would keep less well in its other form. */
+  readonly doubts: readonly Doubt[];
+}
+
+/** What the verdict would be were a form that nobody said the other one. */
+export interface Doubt {
+  readonly line: string;
+  readonly name: string;
+  readonly form: string;
+  readonly place: "cupboard" | "fridge" | "do-not-keep";
+  readonly life: string;
+}
+
+const NONE: readonly never[] = [];
+
+/** Fields that are only said of a plan and change no figure. */
+const SAID: ReadonlySet<string> = new Set(["name", "meantFor", "taken", "ids"]);
+const samePhysically = (a: Plan, b: Plan): boolean =>
+  [...new Set([...Object.keys(a), ...Object.keys(b)])].every(
+    (k) => SAID.has(k) || a[k as keyof Plan] === b[k as keyof Plan],
+  );
+
+/** The one before where it says the same, so that what rests on it is not drawn again. */
+function kept<T>(was: readonly T[], is: readonly T[]): readonly T[] {
+  if (is.length === 0) return NONE;
+  if (was.length !== is.length)
+    return is.map((x) => was.find((y) => JSON.stringify(x) === JSON.stringify(y)) ?? x);
+  const same = is.map((x, i) => (JSON.stringify(x) === JSON.stringify(was[i]) ? was[i]! : x));
+  return same.every((x, i) => x === was[i]) ? was : same;
+}
+
+const WORSE = { cupboard: 2, fridge: 1, "do-not-keep": 0 } as const;
+
+/** Forms nobody said, tried the other way round: only where the verdict would be worse is it worth a word. */
+function doubtsOf(r: Reckoned, around: Around): Doubt[] {
+  return r.program.lines.flatMap((l): Doubt[] => {
+    const other = l.otherwise;
+    if (!other) return [];
+    const plan: Plan = {
+      ...r.program.plan,
+      steps: r.program.plan.steps.map((s) =>
+        s.do === "add"
+          ? {
+              ...s,
+              what: s.what.map((x) => (x.id === l.line.id ? { ...x, form: other.form!, took: [] } : x)),
+            }
+          : s,
+      ),
+    };
+    const p = resolve(plan, around.context);
+    if (!p.ok) return [];
+    const [v, was] = [reckonProgram(p.value).verdict, r.reckoning.verdict];
+    const worse =
+      WORSE[v.place] < WORSE[was.place] || (v.place === was.place && v.life.days < 0.99 * was.life.days);
+    return worse
+      ? [{ line: l.line.id, name: l.stuff.name, form: other.form!, place: v.place, life: v.life.words }]
+      : [];
+  });
+}
+
+function reckoned(plan: Plan, around: Around): Pick<Made, "faults" | "now"> {
+  const program = resolve(plan, around.context);
+  if (!program.ok) return { faults: program.faults, now: undefined };
+  const reckoning = reckonProgram(program.value);
+  const care = careOf(program.value, reckoning.fit, reckoning.working);
+  const cost = costOf(program.value, reckoning, around.lots);
+  return { faults: NONE, now: { program: program.value, reckoning, care, cost } };
+}
+
+/**
+ * All that follows from a plan. What is only said of it (its name, for whom, how it is taken) moves no figure; what says the same as before is
+ * the same object, so that a page draws again only what changed.
+ */
+export function make(plan: Plan, around: Around, was?: Made): Made {
+  const same = was && samePhysically(plan, was.plan) && was.faults.length === 0;
+  const { faults, now } = same && was.now ? { faults: NONE, now: was.now } : reckoned(plan, around);
+  const cautions = now
+    ? cautionsAt(
+        "plan",
+        cautionsOf({
+          program: { ...now.program, plan },
+          reckoning: now.reckoning,
+          ...companyOf(plan, around.company),
+        }),
+      )
+    : NONE;
+  const named = same && was.vessel ? undefined : vesselOfPlan(plan, around.context);
+  return {
+    plan,
+    faults,
+    now,
+    shown: now ?? was?.shown,
+    vessel: named?.ok ? named.value : was?.vessel,
+    rail: now && (same ? was.rail : railOf(plan, now.program, now.reckoning)),
+    grave: kept(
+      was?.grave ?? NONE,
+      cautions.filter((c) => c.severity !== "note"),
+    ),
+    notes: kept(
+      was?.notes ?? NONE,
+      cautions.filter((c) => c.severity === "note"),
+    ),
+    doubts: now ? kept(was?.doubts ?? NONE, same ? was.doubts : doubtsOf(now, around)) : NONE,
+  };
+}

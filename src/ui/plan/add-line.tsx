@@ -1,0 +1,241 @@
+"use client";
+import { useCombobox } from "downshift";
+import { memo, useId, useMemo, useState } from "react";
+import type { Nameless } from "@/core/plan/ids";
+import type { Line } from "@/core/plan/plan";
+import { lineOfSaid } from "@/core/plan/said-line";
+import { readLine } from "@/core/reading/line";
+import { type Reading, type ReadingContext, type SaidLine, sayLine } from "@/core/reading/said";
+import { Wrong } from "../kit/field";
+import { rememberOunces, useOunces } from "./ounces";
+import { WriteDown, type WrittenDown } from "./write-down";
+
+/** One offer of the list: a text that would stand in place of what was typed. */
+interface Offer {
+  readonly words: string;
+  readonly beside: string;
+  readonly text: string;
+  /** Put in with one touch, rather than set in the field to be read again. */
+  readonly line?: SaidLine;
+  readonly remember?: { readonly material: string; readonly as: "weight" | "volume" };
+}
+
+const latinOf = (l: { row: { names: readonly string[] } & object }): string =>
+  "latin" in l.row && typeof l.row.latin === "string" ? l.row.latin : "";
+
+function formWords(l: SaidLine): string {
+  const said = [l.form, l.cut].filter((x) => x !== undefined).join(", ");
+  const took = l.took.find((t) => t.what === "form");
+  return took ? `taken as ${said}` : said;
+}
+
+/** What may be chosen, for what was typed so far. */
+function offersFor(r: Reading | undefined): readonly Offer[] {
+  switch (r?.is) {
+    case "line":
+      return [
+        {
+          words: sayLine({ ...r.line, amount: r.line.amount?.text, form: undefined, cut: undefined }),
+          beside: formWords(r.line),
+          text: "",
+          line: r.line,
+        },
+      ];
+    case "ask":
+      return r.choices.map((c) => ({
+        words: c.words,
+        beside: "",
+        text: c.text,
+        ...(c.remember ? { remember: c.remember } : {}),
+      }));
+    case "unknown":
+      return r.near.map((n) => ({
+        words: n.material.row.names[0]!,
+        beside: latinOf(n.material),
+        text: n.text,
+      }));
+    case "lines":
+    case "fault":
+    case undefined:
+      return [];
+  }
+}
+
+/** What the reader says of the text, once it is asked to put it in. */
+function saysOf(r: Reading | undefined): string {
+  switch (r?.is) {
+    case "ask":
+      return r.question;
+    case "unknown":
+      return r.near.length > 0
+        ? `“${r.name}” is not known here. Is it one of these? If not, write it down as new.`
+        : `“${r.name}” is not known here. Write it down as new, or try another name.`;
+    default:
+      return "";
+  }
+}
+
+const NONE: readonly Offer[] = [];
+
+/** One field to add what goes in: say an amount and a name as you would to a neighbour. Nothing is guessed: what is not known is asked about. */
+export const AddLine = memo(function AddLine({
+  context,
+  add,
+  writtenDown,
+  example = "1½ cups hyssop, dried",
+}: {
+  context: ReadingContext;
+  add: (lines: readonly Nameless<Line>[], names: string) => void;
+  /** A plant nobody here knows was written down; nothing to write down where it is not given. */
+  writtenDown?: (row: WrittenDown) => void;
+  example?: string;
+}) {
+  const id = useId();
+  const ounces = useOunces();
+  const [text, setText] = useState("");
+  const [asked, setAsked] = useState(false);
+  const [writing, setWriting] = useState("");
+  const reading = useMemo(
+    () => (text.trim() === "" ? undefined : readLine(text, { ...context, ounces })),
+    [text, context, ounces],
+  );
+  const offers = useMemo(() => (text.trim().length > 1 ? offersFor(reading) : NONE), [reading, text]);
+  const fault = asked && reading?.is === "fault" ? reading.fault : undefined;
+  const says = asked ? saysOf(reading) : "";
+
+  const type = (next: string): void => {
+    setText(next);
+    setAsked(false);
+    setWriting("");
+  };
+  const put = (lines: readonly SaidLine[]): void => {
+    add(lines.map(lineOfSaid), lines.map((l) => l.material.row.names[0]!).join(", "));
+    type("");
+  };
+  const readAgain = (next: string): void => {
+    const again = readLine(next, { ...context, ounces });
+    if (again.is === "line") return put([again.line]);
+    setText(next);
+    setAsked(true);
+  };
+  const take = (o: Offer): void => {
+    if (o.remember) rememberOunces(o.remember.material, o.remember.as);
+    if (o.line) put([o.line]);
+    else readAgain(o.text);
+  };
+  const enter = (): void => {
+    if (reading?.is === "line") put([reading.line]);
+    else if (reading?.is === "lines") put(reading.lines);
+    else setAsked(true);
+  };
+
+  const box = useCombobox<Offer>({
+    id,
+    items: [...offers],
+    inputValue: text,
+    itemToString: (o) => o?.words ?? "",
+    selectedItem: null,
+    // The list goes when the hand goes elsewhere; what was typed stays.
+    stateReducer: (state, { type: by, changes }) => {
+      if (by === useCombobox.stateChangeTypes.InputKeyDownEscape)
+        return { ...changes, isOpen: false, inputValue: state.inputValue };
+      return changes;
+    },
+    onStateChange: ({ selectedItem }) => {
+      if (selectedItem) take(selectedItem);
+    },
+  });
+  const input = box.getInputProps({
+    // At once, not after the list has thought about it: else a quick hand loses letters.
+    onChange: (e) => type(e.currentTarget.value),
+    onKeyDown: (e) => {
+      if (e.key !== "Enter" || text.trim() === "" || box.highlightedIndex >= 0) return;
+      e.preventDefault();
+      (e.nativeEvent as unknown as { preventDownshiftDefault: boolean }).preventDownshiftDefault = true;
+      enter();
+    },
+  });
+  const wrong = `${id}-wrong`;
+  const open = box.isOpen && offers.length > 0;
+  return (
+    <div className="relative py-2 scroll-mb-40">
+      <label {...box.getLabelProps()} className="sr-only">
+        Add what goes in
+      </label>
+      <input
+        {...input}
+        className="w-full min-h-11 bg-transparent border-b border-dashed border-ash px-0.5 placeholder:text-ash scroll-mb-80"
+        placeholder={`add: type “${example}”`}
+        maxLength={10_000}
+        aria-invalid={fault !== undefined}
+        aria-describedby={fault || says ? wrong : undefined}
+        autoComplete="off"
+      />
+      <ul
+        {...box.getMenuProps({ "aria-label": "What it may be" })}
+        className={
+          open
+            ? "absolute z-20 left-0 right-0 bg-paper border border-iron max-h-72 overflow-y-auto"
+            : "hidden"
+        }
+      >
+        {open &&
+          offers.map((o, i) => (
+            <li
+              key={`${o.text}${o.words}`}
+              {...box.getItemProps({ item: o, index: i })}
+              className={`px-3 py-2.5 cursor-pointer flex justify-between gap-3 ${i === box.highlightedIndex ? "bg-cobalt-pale" : ""}`}
+            >
+              <span>{o.words}</span>
+              <span className="text-ash text-[0.9375rem]">{o.beside}</span>
+            </li>
+          ))}
+      </ul>
+      <div id={wrong} aria-live="polite">
+        {fault && <Wrong fault={fault} put={type} className="pt-1" />}
+        {says !== "" && (
+          <div className="border-l-[6px] border-cobalt pl-3.5 py-1 my-2" data-testid="asked">
+            <p className="font-semibold">{says}</p>
+            <ul className="flex flex-wrap gap-x-5">
+              {offers.map((o) => (
+                <li key={`${o.text}${o.words}`}>
+                  <button type="button" className="plain min-h-11" onClick={() => take(o)}>
+                    {o.words}
+                  </button>
+                </li>
+              ))}
+              {reading?.is === "unknown" && writtenDown && writing === "" && (
+                <li>
+                  <button type="button" className="plain min-h-11" onClick={() => setWriting(reading.name)}>
+                    write it down as new
+                  </button>
+                </li>
+              )}
+            </ul>
+          </div>
+        )}
+      </div>
+      {writing !== "" && writtenDown && (
+        <WriteDown
+          name={writing}
+          catalogue={context.catalogue}
+          cancel={() => setWriting("")}
+          done={(w) => {
+            writtenDown(w);
+            const amount = reading?.is === "unknown" ? reading.amount : undefined;
+            const form = reading?.is === "unknown" ? reading.form : undefined;
+            const said: SaidLine = {
+              material: { kind: "plant", row: w.row },
+              took: [],
+              notes: [],
+              optional: false,
+              ...(amount ? { amount } : {}),
+              ...(form ? { form } : {}),
+            };
+            put([said]);
+          }}
+        />
+      )}
+    </div>
+  );
+});

@@ -1,0 +1,153 @@
+"use client";
+import { useState } from "react";
+import { printDay } from "@/core/day";
+import type { Catalogue } from "@/core/material/catalogue";
+import { isLiquid, stuffOf } from "@/core/material/material";
+import { pricePerG, printMoney } from "@/core/stores/cost";
+import type { Stored } from "@/core/stores/events";
+import type { Lot } from "@/core/stores/item";
+import { Swatch, substanceOf } from "../figures/substance";
+import { useUnits } from "../kit/units";
+import { useKeep } from "./keep";
+import { readPrice } from "./price";
+
+export type LotStored = Stored & { readonly item: Lot };
+
+function priceWords(price: number | undefined, perG: number | undefined, currency: string): string {
+  if (price === undefined) return "no price";
+  return price === 0 ? "gathered" : `${printMoney(100 * perG!, currency)} for 100 g`;
+}
+
+/** One lot: what is left of it, what it cost; weighed anew or put away. */
+export function OneLot({
+  lot: s,
+  currency,
+  catalogue,
+}: {
+  lot: LotStored;
+  currency: string;
+  catalogue: Catalogue;
+}) {
+  const units = useUnits();
+  const { keep, putAway, sending, fault, clear } = useKeep();
+  const [open, setOpen] = useState(false);
+  const l = s.item;
+  const material = catalogue.get(l.material);
+  const stuff = material ? stuffOf(material, { form: l.form, cut: l.cut }) : undefined;
+  const liquid = stuff?.ok && isLiquid(stuff.value);
+  const said = (g: number): string =>
+    liquid && stuff.ok ? units.volumeExact(g / stuff.value.density) : units.massExact(g);
+  const [amount, setAmount] = useState(said(s.leftG));
+  const [price, setPrice] = useState(l.price === undefined ? "" : String(l.price));
+  const per = pricePerG(l);
+  const { paid, wrong: badPrice } = readPrice(price);
+  const id = `lot-${s.id}`;
+  // Weighed anew, the price stays the price of what was bought: per gram it is the same.
+  const restate = async (): Promise<void> => {
+    if (badPrice) return;
+    const { grams: _, price: __, ...rest } = l;
+    const share = s.leftG > 0 && amount === said(s.leftG) ? s.leftG / l.grams : undefined;
+    const same = paid !== undefined && paid === l.price;
+    const ok = await keep(
+      s.id,
+      {
+        ...rest,
+        amount,
+        ...(paid === undefined
+          ? {}
+          : { price: same && share !== undefined ? Number((paid * share).toFixed(4)) : paid }),
+      },
+      s.seq,
+    );
+    if (ok) setOpen(false);
+  };
+  return (
+    <li className="border-b border-rule py-2">
+      <div className="grid grid-cols-[20px_minmax(0,1fr)_auto] sm:grid-cols-[20px_minmax(0,14rem)_7rem_9.5rem_minmax(0,1fr)_auto] items-baseline gap-x-4">
+        <span className="self-center">{stuff?.ok && <Swatch of={substanceOf(stuff.value)} />}</span>
+        <span className="min-w-0">
+          <span className="font-semibold">{material?.row.names[0] ?? l.material}</span>
+          {l.form ? `, ${l.form}` : ""}
+          {l.strength ? `, ${l.strength}` : ""}
+          {l.water !== undefined ? `, ${l.water} % water` : ""}
+        </span>
+        <span className="text-right">
+          {s.leftG < 0.5 ? <span className="text-ash">used up</span> : said(s.leftG)}
+          {s.leftG >= 0.5 && s.leftG < l.grams * 0.98 && (
+            <span className="quiet block">of {said(l.grams)}</span>
+          )}
+        </span>
+        <span className="text-ash sm:text-right col-start-2 sm:col-start-auto">
+          {priceWords(l.price, per, currency)}
+        </span>
+        <span className="text-ash min-w-0 col-start-2 sm:col-start-auto">
+          {printDay(l.got, "short")}
+          {l.from ? `, ${l.from}` : ""}
+        </span>
+        <span className="col-start-2 sm:col-start-auto">
+          <button type="button" className="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
+            change the amount<span className="sr-only"> of {material?.row.names[0]}</span>
+          </button>
+        </span>
+      </div>
+      {open && (
+        <form
+          className="flex flex-wrap gap-4 items-end pt-2 pl-9"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void restate();
+          }}
+        >
+          <p>
+            <label htmlFor={`${id}-amount`} className="quiet block">
+              there is now
+            </label>
+            <input
+              id={`${id}-amount`}
+              className="field w-32"
+              value={amount}
+              maxLength={60}
+              aria-invalid={fault !== undefined}
+              aria-describedby={fault || badPrice ? `${id}-wrong` : undefined}
+              onChange={(e) => {
+                clear();
+                setAmount(e.target.value);
+              }}
+            />
+          </p>
+          <p>
+            <label htmlFor={`${id}-price`} className="quiet block">
+              paid for it, {currency}
+            </label>
+            <input
+              id={`${id}-price`}
+              inputMode="decimal"
+              className="field w-28"
+              value={price}
+              maxLength={10}
+              aria-invalid={badPrice !== undefined}
+              aria-describedby={fault || badPrice ? `${id}-wrong` : undefined}
+              onChange={(e) => setPrice(e.target.value)}
+            />
+          </p>
+          <button type="submit" className="slab" disabled={sending}>
+            Keep it
+          </button>
+          <button
+            type="button"
+            className="plain text-ash min-h-11"
+            disabled={sending}
+            onClick={() => void putAway(s.id, "put away", s.seq)}
+          >
+            put it away
+          </button>
+          {(badPrice ?? fault?.message) && (
+            <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
+              {badPrice ?? fault!.message}
+            </p>
+          )}
+        </form>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,294 @@
+"use client";
+import { useMemo, useState } from "react";
+import type { Catalogue } from "@/core/material/catalogue";
+import { CUTS, type Cut, FORMS, type Form } from "@/core/material/classes";
+import { type Material, formsOf, stuffOf } from "@/core/material/material";
+import type { UnitSystem } from "@/core/quantity/units";
+import { printVolume } from "@/core/reading/print";
+import { materialNamed, nearNames } from "@/core/reading/names";
+import type { Stored } from "@/core/stores/events";
+import type { Calibration, OwnMaterial } from "@/core/stores/item";
+import { LIKE } from "@/core/stores/own";
+import { listed } from "@/core/words";
+import { Field } from "../kit/field";
+import { useUnits } from "../kit/units";
+import { WriteDown } from "../plan/write-down";
+import { useKeep } from "./keep";
+
+const formWords = (c: Pick<Calibration, "form" | "cut">): string =>
+  [c.form, c.cut].filter((x) => x !== undefined).join(", ");
+
+/** One of the household's own plants. */
+function OnePlant({ stored, row }: { stored: Stored; row: OwnMaterial["row"] }) {
+  const { putAway, sending, fault } = useKeep();
+  return (
+    <li className="border-b border-rule py-2 flex flex-wrap gap-x-5 items-baseline">
+      <span className="font-semibold">{row.names[0]}</span>
+      {row.latin && <span className="italic">{row.latin}</span>}
+      <span className="text-ash grow">
+        figures of {LIKE[row.class]}
+        {row.water === undefined ? "" : `, ${Math.round(100 * row.water)} % water fresh`}
+      </span>
+      <button
+        type="button"
+        className="plain text-ash min-h-11"
+        disabled={sending}
+        onClick={() => void putAway(stored.id, "put away", stored.seq)}
+      >
+        put it away<span className="sr-only">: {row.names[0]}</span>
+      </button>
+      {fault && (
+        <p role="alert" className="wrong basis-full">
+          {fault.message}
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** One cup that was weighed, against the usual figure. */
+function OneCup({ stored, cup, catalogue }: { stored: Stored; cup: Calibration; catalogue: Catalogue }) {
+  const units = useUnits();
+  const { putAway, sending, fault } = useKeep();
+  const name = catalogue.get(cup.material)?.row.names[0] ?? cup.material;
+  return (
+    <li className="border-b border-rule py-2 flex flex-wrap gap-x-5 items-baseline">
+      <span className="font-semibold">{name}</span>
+      <span>{formWords(cup)}</span>
+      <span className="grow">
+        {cup.amount} weighs {units.massExact(cup.grams)} here
+      </span>
+      <button
+        type="button"
+        className="plain text-ash min-h-11"
+        disabled={sending}
+        onClick={() => void putAway(stored.id, "put away", stored.seq)}
+      >
+        use the usual figure again<span className="sr-only"> for {name}</span>
+      </button>
+      {fault && (
+        <p role="alert" className="wrong basis-full">
+          {fault.message}
+        </p>
+      )}
+    </li>
+  );
+}
+
+interface Weighing {
+  readonly name: string;
+  readonly form: Form;
+  readonly cut: Cut | "";
+  readonly amount: string;
+  readonly grams: string;
+}
+
+const cupOf = (household: UnitSystem): string => (household === "metric" ? "250 mL" : "1 cup");
+
+/** What the tables say a filled cup of it weighs, to compare with the scale. */
+function usualGrams(m: Material | undefined, w: Weighing): number | undefined {
+  if (m?.kind !== "plant") return undefined;
+  const bare: Material = { kind: "plant", row: m.row };
+  const s = stuffOf(bare, { form: w.form, ...(w.cut ? { cut: w.cut } : {}) });
+  return s.ok ? s.value.bulkLoose : undefined;
+}
+
+/** A cup filled and put on the scale: from then on the household's own figure counts. */
+function WeighACup({ household, catalogue }: { household: UnitSystem; catalogue: Catalogue }) {
+  const { keep, sending, fault, clear } = useKeep();
+  const [w, set] = useState<Weighing>({
+    name: "",
+    form: "dried",
+    cut: "",
+    amount: cupOf(household),
+    grams: "",
+  });
+  const [wrong, setWrong] = useState<{ field: string; message: string; suggestion?: string } | undefined>();
+  const [kept, setKept] = useState("");
+  const material = useMemo(() => materialNamed(w.name, catalogue), [w.name, catalogue]);
+  const plant = material?.kind === "plant" ? material : undefined;
+  const change = (to: Partial<Weighing>): void => {
+    clear();
+    setWrong(undefined);
+    setKept("");
+    set({ ...w, ...to });
+  };
+  const at = (field: string) => {
+    if (wrong?.field === field) return wrong;
+    return fault?.path.map(String).includes(field) ? fault : undefined;
+  };
+  const submit = async (): Promise<void> => {
+    if (!plant) return setWrong(unknown(w.name, catalogue));
+    const grams = Number(w.grams.replace(/\s*g(rams?)?$/i, "").replace(",", "."));
+    if (!(grams > 0))
+      return setWrong({ field: "grams", message: "Write what the scale shows, in grams, like “28”." });
+    const ok = await keep(crypto.randomUUID(), {
+      what: "weighed",
+      material: plant.row.id,
+      form: w.form,
+      ...(w.cut ? { cut: w.cut } : {}),
+      amount: w.amount,
+      grams,
+      heap: 1,
+    });
+    if (!ok) return;
+    set({ ...w, name: "", grams: "" });
+    setKept(`Kept. ${plant.row.names[0]} is reckoned by your own ${w.amount} now.`);
+  };
+  const usual = usualGrams(material, w);
+  return (
+    <form
+      className="flex flex-wrap gap-4 items-end pt-2"
+      aria-label="Weigh your own cup"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void submit();
+      }}
+    >
+      <Field id="cup-name" label="a cup or spoon of" fault={at("name")} put={(name) => change({ name })}>
+        {(tied) => (
+          <input
+            {...tied}
+            className="field w-44"
+            value={w.name}
+            placeholder="mint"
+            maxLength={60}
+            onChange={(e) => change({ name: e.target.value })}
+          />
+        )}
+      </Field>
+      <Field id="cup-form" label="form">
+        {(tied) => (
+          <select
+            {...tied}
+            className="field"
+            value={w.form}
+            onChange={(e) => change({ form: e.target.value as Form })}
+          >
+            {(plant ? formsOf(plant) : FORMS).map((f) => (
+              <option key={f}>{f}</option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Field id="cup-cut" label="cut">
+        {(tied) => (
+          <select
+            {...tied}
+            className="field"
+            value={w.cut}
+            onChange={(e) => change({ cut: e.target.value as Cut | "" })}
+          >
+            <option value="">as usual</option>
+            {CUTS.map((c) => (
+              <option key={c}>{c}</option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Field id="cup-amount" label="so much, loosely filled" fault={at("amount")}>
+        {(tied) => (
+          <input
+            {...tied}
+            className="field w-28"
+            value={w.amount}
+            maxLength={60}
+            onChange={(e) => change({ amount: e.target.value })}
+          />
+        )}
+      </Field>
+      <Field id="cup-grams" label="the scale shows, g" fault={at("grams")}>
+        {(tied) => (
+          <input
+            {...tied}
+            className="field w-24"
+            inputMode="decimal"
+            value={w.grams}
+            maxLength={12}
+            onChange={(e) => change({ grams: e.target.value })}
+          />
+        )}
+      </Field>
+      <button type="submit" className="slab" disabled={sending}>
+        {sending ? "Writing…" : "Keep it"}
+      </button>
+      <p role="status" className="quiet basis-full min-h-7">
+        {kept ||
+          (usual === undefined
+            ? ""
+            : `The usual figure is ${(usual * 240).toFixed(0)} g for ${printVolume(240, household).text}.`)}
+      </p>
+    </form>
+  );
+}
+
+function unknown(
+  name: string,
+  catalogue: Catalogue,
+): { field: string; message: string; suggestion?: string } {
+  if (name.trim() === "") return { field: "name", message: "Say what is in the cup: “mint”, “elderberry”." };
+  const near = nearNames(name, catalogue, 3).map((m) => m.row.names[0]!);
+  const message =
+    near.length > 0
+      ? `“${name}” is not known here. Is it ${listed(near, "or")}?`
+      : `“${name}” is not known here. Write it down as a plant of your own first.`;
+  return { field: "name", message, ...(near[0] ? { suggestion: near[0] } : {}) };
+}
+
+/** Plants of the household's own, and cups it has weighed itself. */
+export function OwnMaterials({
+  items,
+  household,
+  catalogue,
+}: {
+  items: readonly Stored[];
+  household: UnitSystem;
+  catalogue: Catalogue;
+}) {
+  const [writing, setWriting] = useState(false);
+  const plants = items.flatMap((s) => (s.item.what === "material" ? [{ s, row: s.item.row }] : []));
+  const cups = items.flatMap((s) => (s.item.what === "weighed" ? [{ s, cup: s.item }] : []));
+  return (
+    <section aria-labelledby="own" className="pt-2">
+      <h2 id="own" className="text-[1.25rem]">
+        By your own measure
+      </h2>
+      <h3 className="ruled-head pt-3">Plants of your own</h3>
+      {plants.length > 0 && (
+        <ul>
+          {plants.map(({ s, row }) => (
+            <OnePlant key={s.id} stored={s} row={row} />
+          ))}
+        </ul>
+      )}
+      {writing ? (
+        <WriteDown
+          name=""
+          catalogue={catalogue}
+          keepWords="Keep it"
+          done={() => setWriting(false)}
+          cancel={() => setWriting(false)}
+        />
+      ) : (
+        <p>
+          <button type="button" className="plain min-h-11" onClick={() => setWriting(true)}>
+            write down a plant that is not known here
+          </button>
+        </p>
+      )}
+      <h3 className="ruled-head pt-4">Cups you have weighed</h3>
+      <p className="max-w-prose pt-1">
+        A cup of cut herb weighs what your hand and your cutting make it. Weigh one, and the Bench reckons by
+        it.
+      </p>
+      {cups.length > 0 && (
+        <ul>
+          {cups.map(({ s, cup }) => (
+            <OneCup key={s.id} stored={s} cup={cup} catalogue={catalogue} />
+          ))}
+        </ul>
+      )}
+      <WeighACup household={household} catalogue={catalogue} />
+    </section>
+  );
+}
