@@ -3,7 +3,7 @@ import { withSaid, withStep, withStepAfter, withoutStep } from "../plan/edit";
 import type { Plan } from "../plan/plan";
 import { printCount } from "../reading/print";
 import { printReduction } from "../reading/reductions";
-import { HEATS } from "../reckoning/facts";
+import { HEATS } from "../plan/read-plan";
 import type { Program, Resolved } from "../reckoning/program";
 import type { Reckoning } from "../reckoning/reckon";
 import { NOTHING, type Rail, type RailJoint, type RailNotch, type RailPart } from "./rail-parts";

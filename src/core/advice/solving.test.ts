@@ -149,8 +149,8 @@ describe("forms by dry matter", () => {
 });
 
 describe("the smallest changes", () => {
-  const SWEETER = way("oxymel-sweet", [HYSSOP]);
-  test("a two-to-one oxymel may work in the cupboard with a stronger vinegar, and that vinegar is the least", () => {
+  const SWEETER = way("oxymel-sweet", [line("nettle", "250 g", { form: "fresh" })]);
+  test("a two-to-one oxymel on fresh nettle may work in the cupboard with a stronger vinegar, and that vinegar is the least", () => {
     const found = smallestChanges(SWEETER, "room-while-working");
     const strong = found.find((c) => c.id === "stronger-vinegar")!;
     expect(value(strong.plan).working.place).toBe("room");
@@ -263,7 +263,7 @@ describe("what was measured and what befell it", () => {
     expect(metered.verdict.fridge.days).toBeGreaterThanOrEqual(guess.fridge.days);
     expect(metered.refused).toEqual([]);
     expect(
-      value(sour, { readings: [{ what: "ph", by: "meter", value: 3.6, hours: 3 }] }).refused,
+      value(sour, { readings: [{ what: "ph", by: "meter", value: 2.6, hours: 3 }] }).refused,
     ).toMatchObject([{ name: "TooSoon" }]);
   });
   test("left on the stove overnight it is not kept; half an hour too long it is boiled once more", () => {

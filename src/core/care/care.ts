@@ -2,7 +2,7 @@ import { counted } from "../words";
 import type { Fit } from "../vessel/fit";
 import type { Program } from "../reckoning/program";
 import { KIND } from "../plan/kinds";
-import type { WorkingVerdict } from "../keeping/verdict";
+import type { WorkingVerdict } from "../keeping/working";
 import { type Day, addDays, daysBetween } from "../day";
 
 /** When to strain, in days from the day begun: never a point. */

@@ -65,6 +65,7 @@ export const IN_THE_KITCHEN: readonly Stage[] = ["make"];
 export const has = (l: Resolved, ...tags: readonly Tag[]): boolean =>
   tags.some((t) => l.stuff.tags.includes(t));
 export const beside = (l: Resolved): About => ({ what: "line", line: l.line.id });
+export const besideStep = (step: string): About => ({ what: "step", step });
 export const names = (lines: readonly Resolved[], most = 3): string =>
   listed([...new Set(lines.map((l) => l.stuff.name))].slice(0, most));
 

@@ -193,7 +193,7 @@ const CASES: readonly Case[] = [
     [SYRUP(fresh("elderberry", "2 cups"))],
     [SYRUP(dried("elderberry", "1 cup"))],
   ],
-  ["elder-marc", "caution", [SYRUP(dried("elderberry", "1 cup"))], [SYRUP(dried("horehound", "1 cup"))]],
+  ["elder-marc", "note", [SYRUP(dried("elderberry", "1 cup"))], [SYRUP(dried("horehound", "1 cup"))]],
   ["cook-first", "caution", [VINEGAR(fresh("rowan", "1 cup"))], [SYRUP(fresh("rowan", "1 cup"))]],
   ["mushroom", "caution", [TINCTURE(dried("reishi", "1 cup"))], [SYRUP(dried("reishi", "1 cup"))]],
   [

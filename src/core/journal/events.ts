@@ -51,6 +51,8 @@ export const IssuedVerdict = z.strictObject({
   openedDays: z.number().int(),
   openedWords: z.string(),
   openedInCupboard: z.boolean(),
+  /** Life once opened in the fridge, in words, where that is longer than in the cupboard. */
+  openedCold: z.string().max(60).optional(),
   coolDark: z.boolean(),
   vented: z.boolean(),
 });

@@ -10,6 +10,7 @@ export const LIVES = {
   w2: life(14, "two weeks"),
   w4: life(28, "four weeks"),
   m1: life(30, "one month"),
+  m2: life(60, "two months"),
   m3: life(90, "three months"),
   m6: life(180, "six months"),
   m8: life(240, "eight months"),

@@ -34,17 +34,18 @@ export function keepingMap(up: KeepingMap["up"]): KeepingMap {
         delle: exact(bx * density + 4.5 * (up === "abv" ? u : 0)),
         brix: exact(bx),
         aw: exact(bx > 78 ? 0.79 : 0.95),
+        dryness: exact(bx > 78 ? 0.79 : 0.95),
         acetic: exact(acetic),
+        acid: exact(acetic),
         ph: exact(acetic > 0.5 ? 3.6 : 5),
         index: exact((15.75 * acetic * 0.93) / density + bx * 0.94),
         water: exact(100 - bx),
         glycerol: exact(0),
-        honeyShare: 0.4,
+        honeyAlone: false,
+        rawHoney: false,
         boiledAndBottledHot: false,
-        heated: false,
         freshFruit: false,
         fresh: "none",
-        phOffered: up !== "abv" || u <= 15,
       };
       const v = verdictOf(facts, []);
       if (v.cupboard) return "cupboard";

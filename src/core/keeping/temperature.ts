@@ -18,25 +18,71 @@ const HOT = 60;
 const WARM = 21;
 const COLD = 5;
 /** Minutes allowed: 60 to 21 °C, and 60 to 5 °C in all. Source: two-stage cooling of the FDA Food Code, rounded to the cautious side. */
-const FIRST = 120;
-const ALL = 360;
-/** Missed by less than this in all, one more boiling mends it. */
-const MENDABLE = 240;
+export const FIRST_STAGE = 120;
+export const BOTH_STAGES = 360;
+/** Minutes to 21 °C up to which one more boiling mends it, once. */
+export const MENDABLE = 240;
 
-/** Minute at which a cooling liquid passes a temperature for the last time, between readings by straight lines; `undefined` if it has not. */
-function passes(readings: readonly Reading[], celsius: number): number | undefined {
-  for (let i = readings.length - 1; i > 0; i--) {
-    const [a, b] = [readings[i - 1]!, readings[i]!];
-    if (a.celsius > celsius && b.celsius <= celsius)
+/** Minute at which a falling stretch passes a temperature, between readings by straight lines; `undefined` if it has not. */
+function passes(r: readonly Reading[], celsius: number): number | undefined {
+  if (r[0]!.celsius <= celsius) return r[0]!.minute;
+  for (let i = 1; i < r.length; i++) {
+    const [a, b] = [r[i - 1]!, r[i]!];
+    if (b.celsius <= celsius)
       return a.minute + ((a.celsius - celsius) / (a.celsius - b.celsius)) * (b.minute - a.minute);
   }
-  return readings[0] && readings[0].celsius <= celsius ? readings[0].minute : undefined;
+  return undefined;
 }
+
+/** The stretches of cooling: each begins on the heat, or with what was already cold, and ends where it is heated again. */
+function coolings(r: readonly Reading[]): readonly (readonly Reading[])[] {
+  const out: Reading[][] = [];
+  let below = false;
+  for (const x of r) {
+    if (out.length === 0 || (below && x.celsius >= HOT)) {
+      out.push([]);
+      below = false;
+    }
+    out.at(-1)!.push(x);
+    below ||= x.celsius < HOT;
+  }
+  return out;
+}
+
+/** One cooling: minutes to 21 and to 5 °C where it got there, and minutes below 60 °C so far. */
+interface Cooling {
+  readonly to21: number | undefined;
+  readonly to5: number | undefined;
+  readonly between: number;
+  readonly fate: "hot" | "going" | "well" | "mendable" | "lost";
+}
+
+function fateOf(to21: number | undefined, to5: number | undefined, between: number): Cooling["fate"] {
+  const first = to21 ?? between;
+  if (first > MENDABLE || (to5 ?? between) > BOTH_STAGES) return "lost";
+  if (first > FIRST_STAGE) return "mendable";
+  return to5 === undefined ? "going" : "well";
+}
+
+/** @param until minute up to which it is known to have stood so: the next heating, or now */
+function judged(r: readonly Reading[], until: number): Cooling {
+  const at60 = passes(r, HOT);
+  if (at60 === undefined) return { to21: undefined, to5: undefined, between: 0, fate: "hot" };
+  const since = (c: number): number | undefined => {
+    const at = passes(r, c);
+    return at === undefined ? undefined : at - at60;
+  };
+  const [to21, to5] = [since(WARM), since(COLD)];
+  const between = to5 ?? until - at60;
+  return { to21, to5, between, fate: fateOf(to21, to5, between) };
+}
+
+const hours = (m: number): string => (m < 90 ? `${Math.round(m)} min` : `${(m / 60).toFixed(1)} h`);
 
 /**
  * The temperature history of a liquid that could grow something: pH over 4.6 at its upper end and a_w over 0.92. Steeping counts.
- * From 60 to 21 °C within 2 h and to 5 °C within 6 h; missed by under 4 h in all, boil once more and cool in ice;
- * by more, or overnight, do not keep it: boiling again does not remove toxin.
+ * From 60 to 21 °C within 2 h and to 5 °C within 6 h in all. Between 2 and 4 h to 21 °C: boil once more, once, and cool in ice.
+ * Over 4 h to 21 °C, over 6 h in all, or slow a second time: do not keep it; boiling removes neither spores nor every toxin.
  * @param nowMinute minutes on the same clock, to count a cooling still going on
  */
 export function coolingHistory(
@@ -48,60 +94,40 @@ export function coolingHistory(
     .filter((x) => Number.isFinite(x.minute) && Number.isFinite(x.celsius))
     .sort((a, b) => a.minute - b.minute);
   const asked = liquid.phHigh > 4.6 && liquid.aw > 0.92;
-  const last = r[r.length - 1];
-  const at60 = passes(r, HOT);
-  if (!last || at60 === undefined)
-    return {
-      to21: undefined,
-      to5: undefined,
-      between: 0,
-      outcome: asked ? "going" : "not-asked",
-      words: asked
-        ? "Hot still; nothing grows above 60 °C."
-        : "Sour or sweet enough that cooling slowly does it no harm.",
-    };
-  const at21 = passes(r, WARM);
-  const at5 = passes(r, COLD);
-  const until = Math.max(last.minute, nowMinute ?? last.minute);
-  const to21 = at21 === undefined ? undefined : at21 - at60;
-  const to5 = at5 === undefined ? undefined : at5 - at60;
-  const between = (at5 ?? until) - at60;
-  if (!asked)
-    return {
-      to21,
-      to5,
-      between,
-      outcome: "not-asked",
-      words: "Sour or sweet enough that cooling slowly does it no harm.",
-    };
-  const first = (to21 ?? until - at60) - FIRST;
-  const second = (to5 ?? until - at60) - ALL;
-  const over = Math.max(0, first, second);
-  const hours = (m: number): string => (m < 90 ? `${Math.round(m)} min` : `${(m / 60).toFixed(1)} h`);
-  if (over === 0)
-    return {
-      to21,
-      to5,
-      between,
-      outcome: at5 === undefined ? "going" : "well",
-      words:
-        at5 === undefined
-          ? `${hours(between)} since 60 °C. It wants to be at 21 °C within 2 h and at 5 °C within 6 h.`
-          : "Cooled in time.",
-    };
-  if (over < MENDABLE)
-    return {
-      to21,
-      to5,
-      between,
-      outcome: "boil-once-more",
-      words: `${hours(over)} too long between 60 and 5 °C. Boil it once more, then cool it in ice.`,
-    };
-  return {
-    to21,
-    to5,
-    between,
-    outcome: "do-not-keep",
-    words: `${hours(between)} between 60 and 5 °C. Do not keep it; boiling again does not remove what may have formed.`,
-  };
+  const stretches = coolings(r);
+  const until = (i: number): number =>
+    stretches[i + 1]?.[0]?.minute ?? Math.max(r.at(-1)!.minute, nowMinute ?? -Infinity);
+  const all = stretches.map((x, i) => judged(x, until(i)));
+  const last = all.at(-1) ?? { to21: undefined, to5: undefined, between: 0, fate: "hot" as const };
+  const { to21, to5, between } = last;
+  const said = (outcome: History["outcome"], words: string): History => ({
+    ...{ to21, to5, between, outcome, words },
+  });
+  if (!asked) return said("not-asked", "Sour or sweet enough that cooling slowly does it no harm.");
+  const slow = all.filter((x) => x.fate === "mendable").length;
+  if (all.some((x) => x.fate === "lost") || slow > 1) {
+    const most = Math.max(...all.map((x) => x.between));
+    const twice = slow > 1 ? "It cooled too slowly twice." : `${hours(most)} between 60 and 5 °C.`;
+    return said(
+      "do-not-keep",
+      `${twice} Do not keep it; boiling again does not remove what may have formed.`,
+    );
+  }
+  switch (last.fate) {
+    case "hot":
+      return said("going", "Hot still; nothing grows above 60 °C.");
+    case "going":
+      return said(
+        "going",
+        `${hours(between)} since 60 °C. It wants to be at 21 °C within 2 h and at 5 °C within 6 h.`,
+      );
+    case "well":
+      return said("well", "Cooled in time.");
+    case "mendable":
+    case "lost":
+      return said(
+        "boil-once-more",
+        `${hours((to21 ?? between) - FIRST_STAGE)} too long on the way to 21 °C. Boil it once more, once, then cool it in ice.`,
+      );
+  }
 }

@@ -1,43 +1,66 @@
 import { LIVES, type Life, shorter } from "./life";
-import { NO_ROW, ROWS, type Condition, type Facts, type Row } from "./rows";
+import { type Condition, type Facts, type Family, NO_ROW, ROWS, type Row } from "./rows";
 
 export type Place = "cupboard" | "fridge";
 
 /** What takes the cupboard away whatever the liquid is, and how long the fridge is then good for. */
 export interface Veto {
-  readonly id:
-    | "solids-left"
-    | "vinegar-unknown"
-    | "layers-unmixed"
-    | "temperature-fault"
-    | "left-warm"
-    | "herb-above"
-    | "sunny-sill"
-    | "base-in-vinegar"
-    | "low-acid-fresh-in-honey";
+  readonly id: (typeof VETO_IDS)[number];
   readonly words: string;
   /** Longest fridge life left; `null` says do not keep it. */
   readonly fridge?: Life | null;
+  readonly vented?: boolean;
 }
+export const VETO_IDS = [
+  "solids-left",
+  "vinegar-unknown",
+  "layers-unmixed",
+  "temperature-fault",
+  "left-warm",
+  "herb-above",
+  "herb-above-inspected",
+  "sunny-sill",
+  "base-in-vinegar",
+  "low-acid-fresh",
+  "raw-honey-thinned",
+  "raw-honey-thin",
+  "raw-honey-thin-not-sour",
+] as const;
 
 export const VETOES: Readonly<Record<Veto["id"], Omit<Veto, "id">>> = {
   "solids-left": { words: "plant matter still stands in it", fridge: LIVES.m1 },
   "vinegar-unknown": { words: "the vinegar's strength is not known; test it or take one marked 5 % or more" },
-  "layers-unmixed": { words: "the layers were never mixed, so part of it stands without acid" },
+  "layers-unmixed": {
+    words: "the layers were never mixed, so part of it stood without acid; mix it now",
+    fridge: LIVES.m1,
+  },
   "temperature-fault": { words: "it stood warm too long", fridge: LIVES.d3 },
   "left-warm": {
     words: "it stood between 60 and 5 °C for hours; boiling again does not undo that",
     fridge: null,
   },
-  "herb-above": { words: "herb stood above the liquid" },
+  "herb-above": { words: "herb stood above the liquid and nobody has looked it over", fridge: LIVES.m1 },
+  "herb-above-inspected": { words: "herb stood above the liquid, looked over and sound", fridge: LIVES.m3 },
   "sunny-sill": { words: "it stood on a sunny sill" },
   "base-in-vinegar": {
     words: "chalk, eggshell, ash or soda eats the acid and makes gas: stop",
     fridge: null,
   },
-  "low-acid-fresh-in-honey": {
-    words: "fresh garlic, root or another low-acid plant in plain honey is never kept at room temperature",
+  "low-acid-fresh": {
+    words:
+      "fresh garlic, root or another low-acid plant that neither acid nor alcohol keeps is never kept at room temperature",
     fridge: LIVES.m1,
+  },
+  "raw-honey-thinned": {
+    words: "raw honey ferments once something is poured into it",
+    fridge: LIVES.m1,
+    vented: true,
+  },
+  "raw-honey-thin": { words: "raw honey, thinned this far, ferments fast", fridge: LIVES.w2, vented: true },
+  "raw-honey-thin-not-sour": {
+    words: "raw honey, thinned this far and not sour, ferments fast",
+    fridge: LIVES.w1,
+    vented: true,
   },
 };
 
@@ -56,6 +79,8 @@ export interface Verdict {
   readonly fridge: Life;
   readonly opened: Life;
   readonly openedInCupboard: boolean;
+  /** Life once opened where it then goes into the fridge, if that is longer. */
+  readonly openedCold: Life | undefined;
   readonly coolDark: boolean;
   readonly vented: boolean;
   /** The row that decided. */
@@ -69,27 +94,25 @@ export interface Verdict {
 /** The pessimistic end of a quantity for a condition. */
 function endOf(f: Facts, cond: Condition): number {
   const q = f[cond.quantity];
-  return cond.is === "at least" || cond.is === "over" ? q.low : q.high;
-}
-
-function holds(f: Facts, cond: Condition, at: number): boolean {
-  switch (cond.is) {
-    case "at least":
-      return at >= cond.line;
-    case "at most":
-      return at <= cond.line;
-    case "over":
-      return at > cond.line;
-    case "under":
-      // It only parts two rows that agree on all else; the family's better row is tried on its own terms.
-      return f[cond.quantity].low < cond.line;
-  }
+  return cond.is === "at least" ? q.low : q.high;
 }
 
 function check(f: Facts, cond: Condition): Distance {
   const at = endOf(f, cond);
-  const offered = cond.quantity !== "ph" || f.phOffered;
-  return { condition: cond, at, met: offered && holds(f, cond, at) };
+  return { condition: cond, at, met: cond.is === "at least" ? at >= cond.line : at <= cond.line };
+}
+
+const matches = (f: Facts, row: Row): boolean =>
+  (row.also?.(f) ?? true) && row.conditions.every((cond) => check(f, cond).met);
+
+/** What stops the yeasts of raw honey whatever is poured into it. */
+const STOPS_YEAST: ReadonlySet<Family> = new Set(["acid", "spirit", "glycerin"]);
+
+/** The cap on raw honey that something was poured into, where nothing else in it stops a ferment. */
+function rawHoneyCap(f: Facts, held: readonly Row[]): Veto["id"][] {
+  if (!f.rawHoney || f.honeyAlone || held.some((r) => STOPS_YEAST.has(r.family))) return [];
+  if (f.brix.low >= 50) return ["raw-honey-thinned"];
+  return [f.ph.high <= 4.6 ? "raw-honey-thin" : "raw-honey-thin-not-sour"];
 }
 
 const better = (a: Row, b: Row): boolean =>
@@ -101,29 +124,17 @@ const better = (a: Row, b: Row): boolean =>
  * and where no row holds it is three days in the fridge. Life counts from straining.
  */
 export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
-  let won: Row = NO_ROW;
-  for (const row of ROWS) {
-    if (row.also && !row.also(f)) continue;
-    let all = true;
-    for (const cond of row.conditions) {
-      if (!check(f, cond).met) {
-        all = false;
-        break;
-      }
-    }
-    if (all && (won === NO_ROW || better(row, won))) won = row;
-  }
-  const standing = vetoes.map((id) => ({ id, ...VETOES[id] }));
-  let cupboard = won.cupboard;
+  const held = ROWS.filter((row) => matches(f, row));
+  const won = held.reduce((best, row) => (best === NO_ROW || better(row, best) ? row : best), NO_ROW);
+  const standing = [...vetoes, ...rawHoneyCap(f, held)].map((id): Veto => ({ id, ...VETOES[id] }));
   let fridge: Life | null = won.fridge;
   let opened: Life | null = won.opened;
   for (const v of standing) {
-    cupboard = null;
-    if (v.fridge !== undefined) {
-      fridge = shorter(fridge, v.fridge);
-      opened = shorter(opened, v.fridge);
-    }
+    if (v.fridge === undefined) continue;
+    fridge = shorter(fridge, v.fridge);
+    opened = shorter(opened, v.fridge);
   }
+  const cupboard = standing.length > 0 ? null : won.cupboard;
   const kept = cupboard ? "cupboard" : "fridge";
   const place: Verdict["place"] = fridge === null ? "do-not-keep" : kept;
   let next: Verdict["next"];
@@ -146,8 +157,9 @@ export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
     fridge: keep,
     opened: opened ?? LIVES.d3,
     openedInCupboard: cupboard !== null && won.openedInCupboard === true,
-    coolDark: won.coolDark === true,
-    vented: won.vented === true,
+    openedCold: cupboard === null ? undefined : won.openedCold,
+    coolDark: cupboard !== null && won.coolDark === true,
+    vented: won.vented === true || standing.some((v) => v.vented === true),
     row: won,
     vetoes: standing,
     distances: won.conditions.map((cond) => check(f, cond)),
@@ -161,47 +173,3 @@ const gap = (d: readonly Distance[]): number =>
     (sum, x) => sum + Math.abs(x.at - x.condition.line) / Math.max(0.05, Math.abs(x.condition.line)),
     0,
   );
-
-export interface WorkingVerdict {
-  readonly place: "room" | "fridge";
-  readonly because: "spirit" | "weak-spirit" | "acid" | "honey" | "none";
-  readonly words: string;
-  /** Longest stay at room temperature, days, where there is one. */
-  readonly mostDays?: number;
-}
-
-/** Where the jar with the herb still in it may stand. `jar` holds the liquid's figures with plant water counted. */
-export function workingVerdict(
-  jar: Pick<Facts, "abv" | "ph" | "water"> & { readonly acid: Facts["acetic"] },
-  f: Pick<Facts, "fresh" | "honeyShare" | "phOffered">,
-  unknownVinegar: boolean,
-): WorkingVerdict {
-  if (jar.abv.low >= 25)
-    return { place: "room", because: "spirit", words: "strong enough to work at room temperature" };
-  if (jar.abv.low >= 20)
-    return {
-      place: "room",
-      because: "weak-spirit",
-      words: "strong enough for two weeks at room temperature, not longer",
-      mostDays: 14,
-    };
-  if (f.honeyShare >= 0.8 && f.fresh === "none" && jar.water.high <= 18.6)
-    return {
-      place: "room",
-      because: "honey",
-      words: "ripe honey on dried herb may work at room temperature",
-    };
-  if (!unknownVinegar && jar.acid.low >= 2 && jar.ph.high <= 4.2)
-    return {
-      place: "room",
-      because: "acid",
-      words: "sour enough to work at room temperature, plant water counted",
-    };
-  return {
-    place: "fridge",
-    because: "none",
-    words: unknownVinegar
-      ? "the vinegar's strength is not known, so it works in the fridge"
-      : "not sour, strong or dry enough to stand at room temperature; let it work in the fridge, or change the plan",
-  };
-}

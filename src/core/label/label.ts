@@ -39,6 +39,7 @@ export const issue = (v: Verdict): IssuedVerdict => ({
   openedDays: v.opened.days,
   openedWords: v.opened.words,
   openedInCupboard: v.openedInCupboard,
+  ...(v.openedCold ? { openedCold: v.openedCold.words } : {}),
   coolDark: v.coolDark,
   vented: v.vented,
 });
@@ -79,7 +80,10 @@ export function openedWords(v: IssuedVerdict, place: Bottle["place"], thawDays: 
   if (v.place === "do-not-keep") return "";
   if (place === "freezer")
     return thawDays > 0 ? `Once thawed: fridge, ${thawDays} days at most.` : "Once thawed: use at once.";
-  return v.openedInCupboard ? "Once opened: the same." : `Once opened: fridge, ${v.openedWords} at most.`;
+  if (!v.openedInCupboard) return `Once opened: fridge, ${v.openedWords} at most.`;
+  if (v.openedDays >= v.days) return "Once opened: the same.";
+  const cold = v.openedCold ? ` (fridge ${v.openedCold})` : "";
+  return `Once opened: ${v.openedWords} at most${cold}.`;
 }
 
 /** Names of what is in it, most by weight first, each once. */

@@ -36,6 +36,8 @@ export interface Stuff {
   readonly volumeTolerance: number;
   /** Absolute tolerance of the water share. */
   readonly waterTolerance: number;
+  /** Relative tolerance of its acids. */
+  readonly acidTolerance: number;
 }
 
 /** Plant with its own water still in it. */
@@ -179,7 +181,15 @@ function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked
     tags: row.tags ?? [],
     volumeTolerance: own ? 0.05 : 0.15,
     waterTolerance: wet ? 0.04 : 0.02,
+    acidTolerance: row.acidSpread ?? 0,
   });
+}
+
+/** A honey's water as shares: by refractometer, or as such honeys usually are. */
+const [MEASURED_HONEY, USUAL_HONEY] = [0.003, 0.008];
+function honeyTolerance(row: StuffRow, measured: number | undefined): number {
+  if (row.class !== "honey") return 0;
+  return measured === undefined ? (row.waterSpread ?? USUAL_HONEY) : MEASURED_HONEY;
 }
 
 function plainStuff(material: Extract<Material, { kind: "stuff" }>, asked: Asked): Result<Stuff> {
@@ -223,6 +233,8 @@ function plainStuff(material: Extract<Material, { kind: "stuff" }>, asked: Asked
     // A strength that was said is known.
     tags: asked.strength === undefined ? tags : tags.filter((t) => t !== "acetic-unknown"),
     volumeTolerance: row.tolerance ?? (row.bulk ? 0.06 : 0.02),
-    waterTolerance: row.class === "honey" ? 0.008 : 0,
+    waterTolerance: honeyTolerance(row, asked.water),
+    // An acidity read off the bottle is known.
+    acidTolerance: asked.strength === undefined ? (row.acidSpread ?? 0) : 0,
   });
 }

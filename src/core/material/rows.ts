@@ -17,6 +17,8 @@ export const PlantRow = z.strictObject({
   forms: z.array(z.enum(FORMS)).optional(),
   dry: z.strictObject({ mono: share, di: share, citric: share, malic: share, soluble: share }).optional(),
   alk: z.number().min(0).max(500).optional(),
+  /** How far its acids may be off, relative: fruit that is sour in one garden and flat in the next. */
+  acidSpread: share.optional(),
   /** Wider names of which this is the one taken until more is said: “mint” for spearmint. */
   loose: z.array(z.string().min(1).max(60)).optional(),
   /** The form meant where none is said, or that it must be asked; otherwise the class decides. */
@@ -70,6 +72,10 @@ export const StuffRow = z.strictObject({
   /** mEq per 100 g. */
   alk: z.number().min(0).max(3000).optional(),
   tolerance: share.optional(),
+  /** How far its acids may be off, relative. */
+  acidSpread: share.optional(),
+  /** How far its water may be off, share of its mass. */
+  waterSpread: share.optional(),
   tags: z.array(z.enum(TAGS)).optional(),
   source: z.string(),
 });

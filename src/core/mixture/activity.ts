@@ -9,29 +9,52 @@ const K_MONO = 2.25;
 const K_DI = 6.47;
 const K_GLYCEROL = 1.16;
 
-/** Norrish water activity of a mixture, 0 to 1; ethanol and plant solids are left out, which errs high. */
-export function norrish(m: Mixture): number {
-  const water = m[WATER]! / M_WATER;
+/** The law itself, from grams of water, mono-sugars, di-sugars and glycerol. */
+function law(waterG: number, monoG: number, diG: number, glycerolG: number): number {
+  const water = waterG / M_WATER;
   if (water <= 0) return 0;
-  const mono = m[MONO]! / M_MONO;
-  const di = m[DI]! / M_DI;
-  const glycerol = m[GLYCEROL]! / M_GLYCEROL;
+  const mono = monoG / M_MONO;
+  const di = diG / M_DI;
+  const glycerol = glycerolG / M_GLYCEROL;
   const all = water + mono + di + glycerol;
   const pull = (Math.sqrt(K_MONO) * mono + Math.sqrt(K_DI) * di + Math.sqrt(K_GLYCEROL) * glycerol) / all;
   return (water / all) * Math.exp(-pull * pull);
 }
 
+/** Norrish water activity of a mixture, 0 to 1; ethanol and plant solids are left out, which errs high. */
+export const norrish = (m: Mixture): number => law(m[WATER]!, m[MONO]!, m[DI]!, m[GLYCEROL]!);
+
+/** The same of sugars and water by weight: grams of mono-sugars and di-sugars in grams of water. */
+export const activityOfSugars = (monoG: number, diG: number, waterG: number): number =>
+  law(waterG, monoG, diG, 0);
+
 /** Water activity of honey by its water, % w/w: linear fit to published measurements, 15–21 % water. */
 export const honeyActivity = (waterPercent: number): number => Math.min(1, 0.267 + 0.0177 * waterPercent);
 
-/** Honey-like: two thirds sugar and over, most of it mono-sugars, hardly any alcohol. */
-export function honeyLike(m: Mixture): boolean {
+/** Sugar shares of the liquid between which the honey law fades in (its own data end at 25 % water), and alcohol's share at which it has faded out. */
+const HONEY_FROM = 0.62;
+const HONEY_FULL = 0.75;
+const HONEY_NOT = 0.01;
+
+const clamp = (x: number): number => Math.min(1, Math.max(0, x));
+
+/** How far a liquid is honey: mostly mono-sugars, twice the di-sugars or more, hardly any alcohol. 0 to 1, without a step. */
+export function honeyLikeness(m: Mixture): number {
   const g = massOf(m);
-  return g > 0 && m[MONO]! + m[DI]! >= 0.65 * g && m[MONO]! >= 2 * m[DI]! && m[ETHANOL]! < 0.01 * g;
+  if (!(g > 0)) return 0;
+  const sweet = clamp(((m[MONO]! + m[DI]!) / g - HONEY_FROM) / (HONEY_FULL - HONEY_FROM));
+  const mono = m[MONO]! > 0 ? clamp(3 - (2 * m[DI]!) / m[MONO]!) : 0;
+  return sweet * mono * clamp(1 - m[ETHANOL]! / g / HONEY_NOT);
 }
 
-/** Water activity, the higher of the two laws where both apply. */
-export function activityOf(m: Mixture): number {
-  const a = norrish(m);
-  return honeyLike(m) ? Math.max(a, honeyActivity((100 * m[WATER]!) / massOf(m))) : a;
+/** Water activity: the higher of the two laws as far as the liquid is honey. */
+function blended(m: Mixture, a: number): number {
+  const honey = honeyLikeness(m);
+  if (honey === 0) return a;
+  const higher = Math.max(a, honeyActivity((100 * m[WATER]!) / massOf(m)));
+  return a + honey * (higher - a);
 }
+
+export const activityOf = (m: Mixture): number => blended(m, norrish(m));
+/** The same with any glycerin left out: what the sugars alone hold. */
+export const drynessOf = (m: Mixture): number => blended(m, activityOfSugars(m[MONO]!, m[DI]!, m[WATER]!));

@@ -1,5 +1,5 @@
 import { M_ACETIC, phOf, titratableMol, undissociatedShare } from "./acidity";
-import { activityOf } from "./activity";
+import { activityOf, drynessOf } from "./activity";
 import { ETHANOL_DENSITY } from "./alcohol";
 import {
   ACETIC,
@@ -34,6 +34,7 @@ export const FIGURES = [
   "glycerol",
   "sugar100",
   "ethanolG",
+  "dryness",
 ] as const;
 export type FigureName = (typeof FIGURES)[number];
 /** Writes the figures of a liquid that has another's composition: those of amount from it, the rest from the other's, written at `like`. */
@@ -53,6 +54,7 @@ export function figuresInto(m: Mixture, into: Float64Array, at: number, nearPh?:
     into.fill(0, at, at + FIGURES.length);
     into[at + 7] = 7;
     into[at + 9] = 1;
+    into[at + 16] = 1;
     return;
   }
   const sugars = m[MONO]! + m[DI]!;
@@ -87,4 +89,5 @@ export function figuresInto(m: Mixture, into: Float64Array, at: number, nearPh?:
   into[at + 13] = (100 * m[GLYCEROL]!) / g;
   into[at + 14] = sugar100;
   into[at + 15] = m[ETHANOL]!;
+  into[at + 16] = m[GLYCEROL]! > 0 ? drynessOf(m) : into[at + 9]!;
 }

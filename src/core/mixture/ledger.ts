@@ -1,9 +1,11 @@
 import {
   ACETIC,
   ALKALINITY,
+  CITRIC,
   COLUMNS,
   ETHANOL,
   INSOLUBLE,
+  MALIC,
   MASSES,
   type Mixture,
   WATER,
@@ -55,7 +57,14 @@ export interface Account {
 
 /** What the uncertainty pass moves: one entry's mass, water or form, or one law of the kitchen. */
 export type Moved =
-  | { readonly entry: number; readonly mass?: number; readonly water?: number; readonly as?: Entry }
+  | {
+      readonly entry: number;
+      readonly mass?: number;
+      readonly water?: number;
+      /** Relative: all acids of the entry but honey's own. */
+      readonly acids?: number;
+      readonly as?: Entry;
+    }
   | { readonly law: "retention" | "extraction" | "alkalinity" | "boiling" | "measured"; readonly by: number };
 
 export interface Run {
@@ -137,16 +146,36 @@ export const AS_IT_IS: Laws = { extraction: 1, retention: 1, alkalinity: 1, boil
 
 const WETTEST = 0.98;
 
+/** What is moved of one entry's composition: its water (absolute), its acids (relative). */
+export interface Shift {
+  readonly water: number;
+  readonly acids: number;
+}
+export const UNMOVED: Shift = { water: 0, acids: 0 };
+export const shiftOf = (m: EntryMoved | undefined): Shift =>
+  m?.water === undefined && m?.acids === undefined ? UNMOVED : { water: m.water ?? 0, acids: m.acids ?? 0 };
+
+/** A composition with its acids moved; what they gain or lose the water gives, so that no mass is made. */
+function withAcids(c: Mixture, by: number): Mixture {
+  const m = Float64Array.from(c);
+  for (const k of [ACETIC, CITRIC, MALIC]) {
+    const more = Math.min(m[k]! * by, m[WATER]!);
+    m[k] = m[k]! + more;
+    m[WATER] = m[WATER]! - more;
+  }
+  return m;
+}
+
 /** Adds `sign` times what an entry brings when poured or soaked: liquid, standing plant, what it would keep back, mass in. */
 export function contribute(
   a: Account,
   e: Entry,
   grams: number,
-  water: number,
+  { water, acids }: Shift,
   laws: Laws,
   sign: 1 | -1,
 ): void {
-  const c = e.composition;
+  const c = acids === 0 ? e.composition : withAcids(e.composition, acids);
   // However wet a plant may be, moved it keeps some dry matter; unmoved it is what it is.
   const w = e.plant && water !== 0 ? Math.min(WETTEST, c[WATER]! + water) : c[WATER]! + water;
   const rest = water === 0 ? 1 : (1 - w) / (1 - c[WATER]!);
@@ -246,14 +275,14 @@ export function operate(
       const is = mine?.entry === o.entry ? mine : undefined;
       const of = is?.as ?? e;
       const grams = e.perMl === undefined ? of.grams : e.perMl * volumeOf(a.liquid);
-      contribute(a, of, grams * (1 + (is?.mass ?? 0)), is?.water ?? 0, laws, 1);
+      contribute(a, of, grams * (1 + (is?.mass ?? 0)), shiftOf(is), laws, 1);
       break;
     }
     case "soak":
       for (const i of a.dry) {
         const is = mine?.entry === i ? mine : undefined;
         const of = is?.as ?? entries[i]!;
-        contribute(a, of, of.grams * (1 + (is?.mass ?? 0)), is?.water ?? 0, laws, 1);
+        contribute(a, of, of.grams * (1 + (is?.mass ?? 0)), shiftOf(is), laws, 1);
       }
       a.dry.length = 0;
       seeJar(s);

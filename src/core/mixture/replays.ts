@@ -6,6 +6,7 @@ import {
   type Moved,
   type Operation,
   type Run,
+  UNMOVED,
   blank,
   contribute,
   copy,
@@ -15,6 +16,7 @@ import {
   run,
   scratch,
   seeJar,
+  shiftOf,
 } from "./ledger";
 
 /**
@@ -59,8 +61,8 @@ export class Replays {
     const e = this.entries[mine.entry]!;
     const of = mine.as ?? e;
     const { a } = scratch;
-    contribute(a, e, e.grams, 0, AS_IT_IS, -1);
-    contribute(a, of, of.grams * (1 + (mine.mass ?? 0)), mine.water ?? 0, AS_IT_IS, 1);
+    contribute(a, e, e.grams, UNMOVED, AS_IT_IS, -1);
+    contribute(a, of, of.grams * (1 + (mine.mass ?? 0)), shiftOf(mine), AS_IT_IS, 1);
     // What was taken out again leaves dust of rounding, never less than nothing.
     for (let k = 0; k < MASSES; k++) {
       if (a.liquid[k]! < 1e-12) a.liquid[k] = 0;

@@ -36,6 +36,8 @@ export interface Happened {
   readonly readings: readonly Reading[];
   readonly layersUnmixed: boolean;
   readonly herbStoodAbove: boolean;
+  /** Herb that stood above was looked over at straining and found sound. */
+  readonly lookedOver: boolean;
   /** Minutes and °C while it cooled. */
   readonly cooling: readonly (readonly [minute: number, celsius: number])[];
 }
@@ -45,5 +47,6 @@ export const NOTHING_HAPPENED: Happened = {
   readings: [],
   layersUnmixed: false,
   herbStoodAbove: false,
+  lookedOver: false,
   cooling: [],
 };

@@ -93,6 +93,7 @@ export function fromVersion1(old: Plan1): { readonly plan: Plan; readonly happen
       readings: measured ?? [],
       layersUnmixed: happened?.layersUnmixed ?? false,
       herbStoodAbove: happened?.herbStoodAbove ?? false,
+      lookedOver: false,
       cooling: happened?.cooling ?? [],
     },
   };

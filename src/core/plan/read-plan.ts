@@ -36,6 +36,9 @@ export type ReadStep = { readonly id: string } & (
   | { readonly do: "bottle"; readonly hot: boolean }
 );
 
+/** Steps that put the pot on the heat. */
+export const HEATS: ReadonlySet<Step["do"]> = new Set(["simmer", "reduce", "pressure"]);
+
 /** A plan whose every text is read, once; everything after works on this. */
 export interface ReadPlan {
   readonly plan: Plan;

@@ -45,8 +45,8 @@ interface Index {
   readonly byWord: ReadonlyMap<string, readonly Material[]>;
   /** Words of each first name. */
   readonly first: ReadonlyMap<Material, readonly string[]>;
-  /** Every name in plain letters. */
-  readonly plain: readonly (readonly [Material, string])[];
+  /** Every name in plain letters, and which letters those are. */
+  readonly plain: readonly (readonly [Material, string, number])[];
 }
 
 const keyOf = (words: readonly string[]): string =>
@@ -94,7 +94,12 @@ function indexOf(catalogue: Catalogue): Index {
       }
   }
   const first = new Map([...catalogue.values()].map((m) => [m, wordsOf(m.row.names[0]!)] as const));
-  const plain = [...catalogue.values()].flatMap((m) => m.row.names.map((n) => [m, plainLetters(n)] as const));
+  const plain = [...catalogue.values()].flatMap((m) =>
+    m.row.names.map((n) => {
+      const letters = plainLetters(n);
+      return [m, letters, lettersOf(letters)] as const;
+    }),
+  );
   const index = { byKey, byWord, vocabulary, longest, plain, first };
   indexes.set(catalogue, index);
   return index;
@@ -164,6 +169,24 @@ const begunAlike = (w: string, v: string): boolean =>
   v.length > 3 &&
   (w.startsWith(v) || (v.length > 5 && w.slice(0, 4) === v.slice(0, 4)));
 
+/** The letters of a text as bits, a to z. */
+function lettersOf(text: string): number {
+  let bits = 0;
+  for (let i = 0; i < text.length; i++) {
+    const at = text.charCodeAt(i) - 97;
+    if (at >= 0 && at < 26) bits |= 1 << at;
+  }
+  return bits;
+}
+function many(bits: number): number {
+  let n = 0;
+  for (let b = bits; b !== 0; b &= b - 1) n++;
+  return n;
+}
+
+/** More slips than this and it is another name, however long it is. */
+const MOST_SLIPS = 4;
+
 /**
  * Materials whose names are near a name that is not one, nearest first: to be offered, never taken.
  * A shared word counts most, then a slip of the pen of at most a third of the letters.
@@ -175,16 +198,23 @@ export function nearNames(name: string, catalogue: Catalogue = MATERIALS, most =
   const scored = new Map<Material, number>();
   const better = (m: Material, score: number): void =>
     void scored.set(m, Math.min(score, scored.get(m) ?? Infinity));
-  for (const [v, materials] of index.byWord)
-    if (words.some((w) => begunAlike(w, v))) for (const m of materials) better(m, 0.7);
+  const long = words.filter((w) => w.length > 4);
+  for (const [v, materials] of long.length > 0 ? index.byWord : [])
+    if (long.some((w) => begunAlike(w, v))) for (const m of materials) better(m, 0.7);
   for (const w of words.filter((x) => !LITTLE_WORDS.has(x)))
     for (const m of index.byWord.get(w) ?? [])
       if (!PART_WORDS.has(w))
         better(m, 1 + index.first.get(m)!.length / 10 - (index.first.get(m)![0] === w ? 0.5 : 0));
-  const reach = Math.max(1, Math.floor(plain.length / 3));
-  for (const [m, other] of index.plain) {
-    // No fewer slips than the names differ in length by.
-    const d = Math.abs(other.length - plain.length) > reach ? Infinity : distance(plain, other, reach);
+  const reach = Math.min(MOST_SLIPS, Math.max(1, Math.floor(plain.length / 3)));
+  const letters = lettersOf(plain);
+  for (const [m, other, its] of index.plain) {
+    // No fewer slips than the names differ in length by, or than letters one has that the other lacks.
+    const far =
+      other.length - plain.length > reach ||
+      plain.length - other.length > reach ||
+      many(letters & ~its) > reach ||
+      many(its & ~letters) > reach;
+    const d = far ? reach + 1 : distance(plain, other, reach);
     if (d <= reach) better(m, 0.3 + d / reach);
     else if (plain.length >= 4 && other.startsWith(plain)) better(m, 0.8);
   }

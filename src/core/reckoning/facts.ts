@@ -1,22 +1,19 @@
-import { isWet } from "../material/material";
 import type { Facts } from "../keeping/rows";
 import type { Veto } from "../keeping/verdict";
+import { isWet } from "../material/material";
+import { HEATS, type ReadStep } from "../plan/read-plan";
 import type { Figures } from "./figures";
 import type { Program, Resolved } from "./program";
 
-/** What the keeping rows ask, and what forbids a cupboard whatever they say. */
-export interface Found {
-  readonly facts: Facts;
-  readonly vetoes: Veto["id"][];
-  readonly unknownVinegar: boolean;
-}
-
-const MILD_FRESH = new Set(["leaf", "flower"]);
+const MILD_FRESH = new Set(["leaf", "flower", "peel"]);
 const FRUIT = new Set(["berry", "fruit"]);
-export const HEATS: ReadonlySet<string> = new Set(["simmer", "reduce", "pressure"]);
+/** Alcohol that keeps a fresh plant, % vol; and acid of its own that does, % titratable, which honey's acids alone never reach. */
+const [KEPT_ABV, KEPT_ACID, KEPT_PH] = [20, 0.6, 4.2];
+/** Alcohol under which a plant may stand for good, and water up to which honey passes. */
+const [COVERS_ABV, PASSING_HONEY] = [25, 20];
 
 const isSour = (l: Resolved): boolean => l.stuff.tags.includes("sour");
-/** Leaf, flower and sour fruit are mild; garlic, root and other low-acid plants are not. */
+/** Leaf, flower, peel and sour fruit are mild; garlic, root and other low-acid plants are not. */
 const isMild = (l: Resolved): boolean =>
   (MILD_FRESH.has(l.stuff.class) && !l.stuff.tags.includes("low-acid-herb")) || isSour(l);
 
@@ -25,37 +22,70 @@ function freshOf(wet: readonly Resolved[]): Facts["fresh"] {
   return wet.every(isMild) ? "mild" : "low-acid";
 }
 
-/** Honey stirred in after the pot has cooled is raw, whatever the herb went through. */
-function isHeated(p: Program): boolean {
-  const { steps } = p.read;
-  const boiledAfter = (step: number): boolean => steps.some((s, i) => i > step && HEATS.has(s.do));
-  return p.heatMinutes > 0 && p.lines.every((l) => l.stuff.class !== "honey" || boiledAfter(l.step));
+const after = (steps: readonly ReadStep[], step: number, test: (s: ReadStep) => boolean): boolean =>
+  steps.some((s, i) => i > step && test(s));
+const heats = (s: ReadStep): boolean => HEATS.has(s.do);
+const strains = (s: ReadStep): boolean => s.do === "strain";
+
+/** Fresh plant whose juice went into the liquid after its last boil, or that still stands in it. */
+const uncookedIn = (p: Program): readonly Resolved[] =>
+  p.lines.filter(
+    (l) => isWet(l.stuff) && !(after(p.read.steps, l.step, heats) && after(p.read.steps, l.step, strains)),
+  );
+
+/** On the boil after the last thing went in, and from the heat into the bottle; nothing but a sieve between. */
+function boiledAndBottledHot({ steps }: Program["read"]): boolean {
+  const bottled = steps.findLastIndex((s) => s.do === "bottle" && s.hot);
+  const added = steps.findLastIndex((s) => s.do === "add" && s.lines.length > 0);
+  const heated = steps.findLastIndex((s, i) => i < bottled && heats(s));
+  return heated > added && steps.slice(heated + 1, bottled).every(strains);
 }
 
+/** Poured over the plants: anything wet that is not one of them. Dry sugar thins nothing. */
+const isPoured = (l: Resolved): boolean =>
+  !l.stuff.plant && l.stuff.class !== "sugar" && l.stuff.class !== "salt";
+const isHoney = (l: Resolved): boolean => l.stuff.class === "honey";
+
+/** Honey and plants alone. */
+export const isHoneyAlone = (p: Pick<Program, "lines">): boolean =>
+  p.lines.some(isHoney) && p.lines.filter(isPoured).every(isHoney);
+
+export const hasUnknownVinegar = (p: Pick<Program, "lines">): boolean =>
+  p.lines.some((l) => l.stuff.tags.includes("acetic-unknown"));
+
 /** The facts a verdict rests on, from the finished liquid's figures and what went into it. */
-export function factsOf(p: Program, fin: Figures): Found {
-  const wet = p.lines.filter((l) => isWet(l.stuff));
-  const mass = (l: Resolved): number => (l.stuff.plant ? l.grams * l.stuff.composition[0]! : l.grams);
-  const inG = p.lines.reduce((g, l) => g + mass(l), 0);
-  const honeyG = p.lines.reduce((g, l) => g + (l.stuff.class === "honey" ? l.grams : 0), 0);
-  const tagged = (tag: "acetic-unknown" | "base"): boolean => p.lines.some((l) => l.stuff.tags.includes(tag));
-  const hot = p.read.steps.some((s) => s.do === "bottle" && s.hot);
-  const heated = isHeated(p);
-  const { abv, delle, brix, aw, acetic, ph, index, water, glycerol } = fin;
-  const facts: Facts = {
-    ...{ abv, delle, brix, aw, acetic, ph, index, water, glycerol },
-    honeyShare: inG > 0 ? honeyG / inG : 0,
-    boiledAndBottledHot: hot && heated,
-    heated,
-    freshFruit: wet.some((l) => isSour(l) && FRUIT.has(l.stuff.class)),
-    fresh: freshOf(wet),
-    phOffered: abv.high <= 15,
+export function factsOf(p: Program, fin: Figures): Facts {
+  const { steps } = p.read;
+  const { abv, delle, brix, aw, dryness, acetic, acid, ph, index, water, glycerol } = fin;
+  return {
+    ...{ abv, delle, brix, aw, dryness, acetic, acid, ph, index, water, glycerol },
+    honeyAlone: isHoneyAlone(p),
+    // Honey stirred in after the pot has cooled is raw, whatever the herb went through.
+    rawHoney: p.lines.some((l) => isHoney(l) && !after(steps, l.step, heats)),
+    boiledAndBottledHot: boiledAndBottledHot(p.read),
+    freshFruit: p.lines.some((l) => isWet(l.stuff) && FRUIT.has(l.stuff.class)),
+    fresh: freshOf(uncookedIn(p)),
   };
-  const vetoes: Veto["id"][] = [];
-  if (tagged("acetic-unknown")) vetoes.push("vinegar-unknown");
-  if (tagged("base") && p.lines.some((l) => l.stuff.class === "vinegar")) vetoes.push("base-in-vinegar");
-  if (facts.honeyShare >= 0.8 && facts.fresh === "low-acid") vetoes.push("low-acid-fresh-in-honey");
+}
+
+/** Whether acid of its own or alcohol keeps a fresh low-acid plant from what grows without air. */
+const keepsFresh = (f: Facts): boolean =>
+  f.abv.low >= KEPT_ABV || (f.acid.low >= KEPT_ACID && f.ph.high <= KEPT_PH);
+
+/** What may stay in the bottle: dried herb in honey that passes, anything under strong spirit. */
+const mayStay = (f: Facts): boolean =>
+  (f.honeyAlone && f.fresh === "none" && f.water.high <= PASSING_HONEY) || f.abv.low >= COVERS_ABV;
+
+/** What forbids a cupboard whatever the rows say, of what was planned. */
+export function vetoesOf(p: Program, f: Facts, solidsLeft: boolean): Veto["id"][] {
   const sill = p.read.steps.some((s) => s.do === "steep" && s.in === "sunny-sill");
-  if (sill && facts.honeyShare < 0.8) vetoes.push("sunny-sill");
-  return { facts, vetoes, unknownVinegar: tagged("acetic-unknown") };
+  const base = p.lines.some((l) => l.stuff.tags.includes("base"));
+  const found: readonly (readonly [Veto["id"], boolean])[] = [
+    ["vinegar-unknown", hasUnknownVinegar(p)],
+    ["base-in-vinegar", base && p.lines.some((l) => l.stuff.class === "vinegar")],
+    ["low-acid-fresh", f.fresh === "low-acid" && !keepsFresh(f)],
+    ["sunny-sill", sill && !f.honeyAlone && f.abv.low < COVERS_ABV],
+    ["solids-left", solidsLeft && !mayStay(f)],
+  ];
+  return found.flatMap(([id, so]) => (so ? [id] : []));
 }

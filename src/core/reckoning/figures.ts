@@ -20,6 +20,7 @@ export const AT = {
   steamG: 3 * N + 3,
 } as const;
 const PH = FIGURES.indexOf("ph");
+const ABV = FIGURES.indexOf("abv");
 /** Water of the dried herb that herb equivalents are counted in. */
 const DRIED_HERB_WATER = 0.08;
 
@@ -41,13 +42,23 @@ const MODEL: Readonly<Partial<Record<FigureName, { readonly rel?: number; readon
   acid: { rel: 0.02 },
   index: { rel: 0.01 },
   aw: { abs: 0.005 },
+  dryness: { abs: 0.005 },
   abv: { rel: 0.005 },
   delle: { rel: 0.005 },
   ph: { abs: 0.1 },
 };
 const PH_WITH_PLANTS = 0.2;
+/** Above 15 % alcohol a charge balance in water says little; from 10 % on it says less and less. */
+const PH_IN_SPIRIT = 0.6;
+const PH_FADES = [10, 15] as const;
+function phModel(plants: boolean, abv: number): number {
+  const sure = plants ? PH_WITH_PLANTS : MODEL.ph!.abs!;
+  const faded = Math.min(1, Math.max(0, (abv - PH_FADES[0]) / (PH_FADES[1] - PH_FADES[0])));
+  return sure + (PH_IN_SPIRIT - sure) * faded;
+}
 const BOUNDS: Readonly<Partial<Record<FigureName, readonly [number, number]>>> = {
   aw: [0, 1],
+  dryness: [0, 1],
   abv: [0, 100],
   water: [0, 100],
   glycerol: [0, 100],
@@ -114,6 +125,7 @@ function pass(p: Program, anyPlant: boolean): { readonly solidsLeft: boolean; re
     const more = counts(l) ? l.tolerance * l.grams * dryShare(l) : 0;
     if (l.tolerance > 0) move({ entry, mass: l.tolerance }, 1, herbDryG + more);
     if (l.stuff.waterTolerance > 0) move({ entry, water: l.stuff.waterTolerance });
+    if (l.stuff.acidTolerance > 0) move({ entry, acids: l.stuff.acidTolerance });
     const as = otherEntry(l, p.entries[entry]!);
     if (as) move({ entry, as }, FORM_DOUBT);
   });
@@ -134,7 +146,7 @@ function figuresAt(at: number, plants: boolean, because: readonly string[]): Fig
     const name = FIGURES[i]!;
     const value = base[at + i]!;
     const m = MODEL[name];
-    const model = name === "ph" && plants ? PH_WITH_PLANTS : (m?.abs ?? 0) + (m?.rel ?? 0) * value;
+    const model = name === "ph" ? phModel(plants, base[at + ABV]!) : (m?.abs ?? 0) + (m?.rel ?? 0) * value;
     const half = Math.sqrt(squares[at + i]! + model * model);
     const [least, most] = BOUNDS[name] ?? [0, Infinity];
     // A figure that is nothing (no alcohol, no acid) is exactly nothing.

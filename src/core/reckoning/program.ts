@@ -2,7 +2,7 @@ import type { Span } from "../estimate";
 import type { Stuff } from "../material/material";
 import type { Entry, Operation } from "../mixture/ledger";
 import type { Happened } from "../plan/happened";
-import type { Line, Plan } from "../plan/plan";
+import type { Line, Plan, SteepPlace } from "../plan/plan";
 import type { ReadPlan } from "../plan/read-plan";
 import type { Amount } from "../quantity/amount";
 import type { Vessel } from "../vessel/vessel";
@@ -27,6 +27,19 @@ export interface Resolved {
   readonly atOnce: boolean;
 }
 
+/** A time of standing with plant or liquid in it, and how far the ledger had got. */
+export interface Standing {
+  readonly step: string;
+  /** Its place in the plan. */
+  readonly index: number;
+  readonly days: Span;
+  readonly in: SteepPlace | undefined;
+  /** Operations done when it began. */
+  readonly at: number;
+  /** Still hot from the pot. */
+  readonly hot: boolean;
+}
+
 export interface Program {
   readonly plan: Plan;
   readonly read: ReadPlan;
@@ -37,6 +50,8 @@ export interface Program {
   readonly operations: readonly Operation[];
   /** Days the herb stands, from the long steeps before the first straining. */
   readonly steep: Span | undefined;
+  /** Every steep, in order. */
+  readonly standings: readonly Standing[];
   /** mL of one part, where the plan speaks in parts. */
   readonly partMl: number | undefined;
   readonly measuredMl: number | undefined;

@@ -1,18 +1,19 @@
 import { type Estimate, estimate } from "../estimate";
 import { type Fault, type Result, ok } from "../fault";
 import { withMeasured } from "../keeping/measurement";
-import type { Facts } from "../keeping/rows";
 import { type History, coolingHistory } from "../keeping/temperature";
-import { type Verdict, type Veto, type WorkingVerdict, verdictOf, workingVerdict } from "../keeping/verdict";
+import { type Verdict, type Veto, verdictOf } from "../keeping/verdict";
+import type { WorkingVerdict } from "../keeping/working";
 import { isSweet } from "../material/material";
 import type { Happened } from "../plan/happened";
 import type { Plan } from "../plan/plan";
 import { type Fit, fitOf } from "../vessel/fit";
 import type { Context } from "./context";
-import { factsOf } from "./facts";
+import { factsOf, hasUnknownVinegar, vetoesOf } from "./facts";
 import { type Figures, type Reckoned, figuresOf } from "./figures";
 import type { Program, Resolved } from "./program";
 import { resolve } from "./resolve";
+import { type JudgedStanding, judgeStandings, workingOf } from "./standing";
 
 export type { Figures } from "./figures";
 
@@ -43,7 +44,15 @@ export interface Reckoning {
   readonly fit: Fit | undefined;
   readonly partMl: number | undefined;
   readonly working: WorkingVerdict;
+  /** Every steep of the plan, in order, and whether it may stand as planned. */
+  readonly standings: readonly JudgedStanding[];
   readonly verdict: Verdict;
+  /** Everything in it boiled after the last thing went in, and bottled from that heat. */
+  readonly bottledHot: boolean;
+  /** Honey and plants, nothing else. */
+  readonly honeyAlone: boolean;
+  /** A vinegar whose strength nobody knows went in. */
+  readonly unknownVinegar: boolean;
   /** Measurements that do not count, and why. */
   readonly refused: readonly Fault[];
   /** The cooling it went through, where readings were given. */
@@ -74,7 +83,7 @@ function befallen(
 ): { readonly vetoes: Veto["id"][]; readonly cooling: History | undefined } {
   const vetoes: Veto["id"][] = [];
   if (h.layersUnmixed) vetoes.push("layers-unmixed");
-  if (h.herbStoodAbove) vetoes.push("herb-above");
+  if (h.herbStoodAbove) vetoes.push(h.lookedOver ? "herb-above-inspected" : "herb-above");
   const readings = h.cooling.map(([minute, celsius]) => ({ minute, celsius }));
   const cooling =
     readings.length > 0
@@ -99,35 +108,42 @@ function sharesOf(p: Program, strained: Figures, finished: Figures): Reckoning["
   };
 }
 
-/** Dried herb that a passing honey keeps in it is the one solid that may stay. */
-const mayStay = (facts: Facts): boolean => facts.honeyShare >= 0.8 && facts.fresh === "none";
-
 /**
  * The whole reckoning of a resolved plan: levels, yield, sweetness, sharpness, strength, water activity, the working verdict and the
  * finished one, each figure with its spread.
  */
 export function reckonProgram(p: Program): Reckoning {
   const { jar, strained, finished, herbPerMl, solidsLeft, ledger } = figuresOf(p);
-  const found = factsOf(p, finished);
+  const estimated = factsOf(p, finished);
   const { readings } = p.happened;
   const { facts, refused } =
-    readings.length > 0 ? withMeasured(found.facts, readings) : { facts: found.facts, refused: [] };
+    readings.length > 0
+      ? withMeasured(estimated, readings, { mono: finished.mono.value, di: finished.di.value })
+      : { facts: estimated, refused: [] };
   const { vetoes: befell, cooling } = befallen(p.happened, strained);
-  const left: Veto["id"][] = solidsLeft && !mayStay(facts) ? ["solids-left"] : [];
   const standing = p.lines.filter((l) => l.atOnce).map((l) => ({ stuff: l.stuff, grams: l.grams }));
-  const { abv, ph, water, acetic: acid } = jar;
   return {
     rules: RULES_VERSION,
     lines: p.lines.map(reckonedLine),
     ...{ jar, strained, finished, herbPerMl, ledger },
     fit: p.vessel ? fitOf(p.vessel, standing) : undefined,
     partMl: p.partMl,
-    working: workingVerdict({ abv, ph, water, acid }, facts, found.unknownVinegar),
-    verdict: verdictOf(facts, [...found.vetoes, ...left, ...befell]),
+    working: workingOf(p, jar, firstStrain(p)),
+    standings: judgeStandings(p, jar),
+    bottledHot: facts.boiledAndBottledHot,
+    honeyAlone: facts.honeyAlone,
+    unknownVinegar: hasUnknownVinegar(p),
+    verdict: verdictOf(facts, [...vetoesOf(p, facts, solidsLeft), ...befell]),
     refused,
     cooling,
     shares: sharesOf(p, strained, finished),
   };
+}
+
+/** The place of the first straining among the steps; past the last where nothing is strained. */
+function firstStrain(p: Program): number {
+  const at = p.read.steps.findIndex((s) => s.do === "strain");
+  return at < 0 ? p.read.steps.length : at;
 }
 
 /** From a parsed plan to the verdict; faults carry the path of the offending field. */

@@ -125,7 +125,7 @@ export function resolve(
   const walk = new Walk(read.value, drafts, vessel.value, happened);
   const walked = walk.steps();
   if (!walked.ok) return walked;
-  const { lines, entries, operations, steep, measuredMl, heatMinutes } = walk;
+  const { lines, entries, operations, steep, standings, measuredMl, heatMinutes } = walk;
   return ok({
     plan,
     read: read.value,
@@ -135,6 +135,7 @@ export function resolve(
     entries,
     operations,
     steep,
+    standings,
     partMl: filled.value,
     measuredMl,
     heatMinutes,

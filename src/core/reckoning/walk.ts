@@ -4,11 +4,11 @@ import { massOf, type Mixture } from "../mixture/components";
 import { type Entry, type Operation, run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
 import type { Happened } from "../plan/happened";
-import type { ReadPlan, ReadStep } from "../plan/read-plan";
+import { HEATS, type ReadPlan, type ReadStep } from "../plan/read-plan";
 import { readMeasured } from "../reading/amounts";
 import type { Vessel } from "../vessel/vessel";
 import type { Draft } from "./fill-jar";
-import type { Resolved } from "./program";
+import type { Resolved, Standing } from "./program";
 import { solveGoal } from "./solve-goal";
 
 /** Water a minute from an open simmer, g per cm² of surface; typical for a gentle simmer, ±40 %. */
@@ -28,6 +28,7 @@ export class Walk {
   readonly operations: Operation[] = [];
   readonly lines: Resolved[] = [];
   steep: Span | undefined;
+  readonly standings: Standing[] = [];
   measuredMl: number | undefined;
   heatMinutes = 0;
   private strained = 0;
@@ -67,7 +68,7 @@ export class Walk {
       case "add":
         return this.add(i);
       case "steep":
-        return this.stand(step);
+        return this.stand(step, i);
       case "simmer":
         return this.simmer(step);
       case "pressure":
@@ -149,9 +150,12 @@ export class Walk {
     return ok(d.grams !== undefined && ml > 0 ? d.grams / ml : undefined);
   }
 
-  private stand(step: Extract<ReadStep, { do: "steep" }>): Result<undefined> {
+  private stand(step: Extract<ReadStep, { do: "steep" }>, index: number): Result<undefined> {
     this.operations.push({ op: "soak" });
     const { days } = step.for;
+    const before = this.read.steps[index - 1]?.do;
+    const hot = before !== undefined && HEATS.has(before);
+    this.standings.push({ step: step.id, index, days, in: step.in, at: this.operations.length, hot });
     if (this.strained > 0 || days.value < 1) return fine;
     const s = this.steep ?? { low: 0, value: 0, high: 0 };
     this.steep = { low: s.low + days.low, value: s.value + days.value, high: s.high + days.high };

@@ -1,5 +1,5 @@
 import { isLiquid } from "../material/material";
-import { HEATS } from "../reckoning/facts";
+import { HEATS } from "../plan/read-plan";
 import type { Reckoning } from "../reckoning/reckon";
 import type { Program } from "../reckoning/program";
 import { printDays } from "../reading/durations";

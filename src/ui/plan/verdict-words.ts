@@ -7,6 +7,7 @@ const NAMES: Readonly<Record<Condition["quantity"], string>> = {
   delle: "Delle number",
   brix: "sweetness",
   aw: "water activity",
+  dryness: "water activity of the sugars",
   acetic: "acetic acid",
   ph: "pH",
   index: "acid and sugar index",
@@ -18,6 +19,7 @@ const SUFFIX: Readonly<Record<Condition["quantity"], string>> = {
   delle: "",
   brix: " °Bx",
   aw: "",
+  dryness: "",
   acetic: " %",
   ph: "",
   index: "",
@@ -25,7 +27,7 @@ const SUFFIX: Readonly<Record<Condition["quantity"], string>> = {
   glycerol: " %",
 };
 function places(q: Condition["quantity"]): number {
-  if (q === "aw") return 2;
+  if (q === "aw" || q === "dryness") return 2;
   return q === "index" || q === "delle" || q === "brix" ? 0 : 1;
 }
 
@@ -33,7 +35,7 @@ function places(q: Condition["quantity"]): number {
 export function distanceWords(d: Distance): string {
   const q = d.condition.quantity;
   const n = (x: number): string => x.toFixed(places(q)) + SUFFIX[q];
-  const least = d.condition.is === "at least" || d.condition.is === "over";
+  const least = d.condition.is === "at least";
   return `${NAMES[q]} ${least ? "at least" : "at most"} ${n(d.at)}, ${d.met ? "needs" : "would need"} ${n(d.condition.line)} ${least ? "or more" : "or less"}`;
 }
 
@@ -54,10 +56,7 @@ export function verdictWhy(v: Verdict, r: Reckoning): string[] {
   const out = [`${sentence(v.row.words)}.`];
   for (const veto of v.vetoes) out.push(`No cupboard: ${veto.words}.`);
   if (v.distances.length > 0) {
-    const words = v.distances
-      .filter((d) => !(d.condition.is === "under"))
-      .map(distanceWords)
-      .join("; ");
+    const words = v.distances.map(distanceWords).join("; ");
     if (words) out.push(`${sentence(words)}.`);
   }
   if (
@@ -66,6 +65,14 @@ export function verdictWhy(v: Verdict, r: Reckoning): string[] {
     !v.distances.some((d) => d.condition.quantity === "ph")
   )
     out.push(`pH ${r.finished.ph.low.toFixed(1)} to ${r.finished.ph.high.toFixed(1)}, estimated.`);
-  out.push(v.openedInCupboard ? "Once opened, the same." : `Once opened, ${v.opened.words} in the fridge.`);
+  out.push(openedSentence(v));
   return out;
+}
+
+/** How long it keeps once opened, and where. */
+export function openedSentence(v: Verdict): string {
+  if (!v.openedInCupboard) return `Once opened, ${v.opened.words} in the fridge.`;
+  if (v.opened.days >= v.life.days) return "Once opened, the same.";
+  const cold = v.openedCold ? `, ${v.openedCold.words} in the fridge` : "";
+  return `Once opened, ${v.opened.words} in the cupboard${cold}.`;
 }

@@ -1,5 +1,17 @@
 import { capital } from "../../words";
-import { EVERYWHERE, type Rule, beside, eachLine, has, stepThat, tagged } from "../caution";
+import type { Kind } from "../../plan/plan";
+import type { JudgedStanding } from "../../reckoning/standing";
+import {
+  EVERYWHERE,
+  type Rule,
+  type Situation,
+  beside,
+  besideStep,
+  eachLine,
+  has,
+  stepThat,
+  tagged,
+} from "../caution";
 import { ACETIC } from "../../mixture/components";
 
 /** g of acetic acid in a gram of a vinegar marked 5 %, with a little room for its own salts. */
@@ -7,18 +19,57 @@ const MARKED_FIVE = 0.048;
 /** Liquid thinned to under this share of its vinegar's acid by what is in the jar is worth saying. */
 const THINNED = 0.6;
 
+/** Whether it is sealed, or works at room temperature for a day or more: where what grows without air has its time. */
+const standsWarm = (s: Situation): boolean =>
+  s.reckoning.honeyAlone ||
+  s.reckoning.verdict.row.cupboard !== null ||
+  s.program.standings.some((x) => x.in !== "fridge" && x.days.high >= 1);
+
+/** What would make a jar of this kind strong enough to stand. */
+const STRONGER: Readonly<Record<Kind, string>> = {
+  oxymel: "take a stronger vinegar, or put in less fresh plant",
+  "fire-cider": "take a stronger vinegar, or put in less fresh plant",
+  vinegar: "take a stronger vinegar, or put in less fresh plant",
+  tincture: "take a stronger spirit, or put in less fresh plant",
+  honey: "dry the herb first and take ripe honey, under 18.6 % water",
+  syrup: "cook it and strain it the same day",
+};
+
+function standingWords(s: Situation, x: JudgedStanding): { says: string; todo: string } {
+  const todo = `Let it work in the fridge, or ${STRONGER[s.program.plan.kind]}.`;
+  switch (x.wrong!) {
+    case "belongs-in-the-fridge":
+      return s.reckoning.unknownVinegar && x.working.place === "fridge"
+        ? { says: "The vinegar's strength is not known, so this may not stand at room temperature.", todo }
+        : {
+            says: "As planned it is not sour, strong or dry enough to stand at room temperature.",
+            todo,
+          };
+    case "too-long-for-weak-spirit":
+      return {
+        says: "Under a quarter alcohol it stands two weeks at room temperature, not longer.",
+        todo: "Strain it within two weeks, take a stronger spirit, or let it work in the fridge.",
+      };
+    case "infusion-too-long":
+      return {
+        says: "Nothing in it keeps it that long at room temperature.",
+        todo: "Four hours at most, or let it stand in the fridge.",
+      };
+  }
+}
+
 export const KEEPING: readonly Rule[] = [
   {
     id: "low-acid-in-honey",
-    basis: "Clostridium botulinum in low-acid plant pieces held in honey",
+    basis: "Clostridium botulinum in low-acid plant pieces held without air, acid or alcohol",
     stages: EVERYWHERE,
     fires: (s) =>
-      s.reckoning.verdict.vetoes.some((v) => v.id === "low-acid-fresh-in-honey")
+      s.reckoning.verdict.vetoes.some((v) => v.id === "low-acid-fresh") && standsWarm(s)
         ? [
             {
               severity: "stop",
-              says: "Fresh garlic or root in plain honey can grow what cannot be seen or smelled.",
-              todo: "Keep it in the fridge and use it within the month, dry it first, or add vinegar.",
+              says: "Fresh garlic, root or another low-acid plant without enough acid or alcohol can grow what cannot be seen or smelled.",
+              todo: "Keep it in the fridge and use it within the month, dry the plant first, or add vinegar.",
             },
           ]
         : [],
@@ -41,20 +92,13 @@ export const KEEPING: readonly Rule[] = [
   },
   {
     id: "works-in-fridge",
-    basis: "working-jar rows of the reckoning",
+    basis: "working-jar rows of the reckoning; a steep nothing keeps goes by the second stage of cooling",
     stages: ["plan", "make"],
     fires: (s) =>
-      s.program.steep !== undefined &&
-      s.reckoning.working.place === "fridge" &&
-      !s.program.plan.steps.some((x) => x.do === "steep" && x.in === "fridge")
-        ? [
-            {
-              severity: "stop",
-              says: `As planned it is ${s.reckoning.working.words.replace(/;.*/, "")}.`,
-              todo: "Let it work in the fridge, take a stronger vinegar, or put in less fresh or dried plant.",
-            },
-          ]
-        : [],
+      s.reckoning.standings.flatMap((x) => {
+        if (x.wrong === undefined) return [];
+        return [{ severity: "stop" as const, ...standingWords(s, x), about: besideStep(x.step) }];
+      }),
   },
   {
     id: "weak-vinegar",
@@ -150,7 +194,10 @@ export const KEEPING: readonly Rule[] = [
     basis: "two-stage cooling of the FDA Food Code",
     stages: ["make"],
     fires: (s) =>
-      s.program.heatMinutes > 0 && s.reckoning.strained.ph.high > 4.6 && s.reckoning.strained.aw.value > 0.92
+      s.program.heatMinutes > 0 &&
+      !s.reckoning.bottledHot &&
+      s.reckoning.strained.ph.high > 4.6 &&
+      s.reckoning.strained.aw.value > 0.92
         ? [
             {
               severity: "caution",

@@ -1,6 +1,6 @@
 import { capital } from "../../words";
 import { isWet } from "../../material/material";
-import { HEATS } from "../../reckoning/facts";
+import { HEATS } from "../../plan/read-plan";
 import { REACTIVE_WARES, isPot, WARE_WORDS } from "../../vessel/vessel";
 import {
   EVERYWHERE,

@@ -85,7 +85,7 @@ export const PLANTS: readonly Rule[] = [
       return l
         ? [
             {
-              severity: "caution",
+              severity: heatAfter(s, l) < ELDER_DONE ? "caution" : "note",
               says: "Spent elder seeds are not for eating raw, nor ground to powder.",
               todo: "Compost them.",
               about: beside(l),
