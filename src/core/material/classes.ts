@@ -81,7 +81,7 @@ export const CLASSES: Readonly<Record<PlantClass, ClassFigures>> = {
     freshWater: 0.8,
     driedWater: 0.09,
     dry: { mono: 0.05, di: 0.02, citric: 0.01, malic: 0.02, soluble: 0.2 },
-    alk: 90,
+    alk: 150,
     bulk: {
       fresh: every([0.08, 0.2], [0.2, 0.36]),
       dried: every([0.05, 0.1], [0.096, 0.17], [0.096, 0.17], [0.12, 0.2]),

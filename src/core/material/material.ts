@@ -93,8 +93,8 @@ const POWDER_ENVELOPE = 1.2;
 /** A day's wilting leaves more air in a piece. */
 const WILTED_ENVELOPE = 0.92;
 
-function envelopeOf(cls: PlantClass, form: Form): number {
-  const { fresh, dried } = CLASSES[cls].envelope;
+function envelopeOf(row: PlantRow & { class: PlantClass }, form: Form): number {
+  const { fresh, dried } = CLASSES[row.class].envelope;
   switch (form) {
     case "powdered":
       return POWDER_ENVELOPE;
@@ -104,8 +104,13 @@ function envelopeOf(cls: PlantClass, form: Form): number {
     case "frozen":
       return fresh;
     case "dried":
-      return dried;
+      return row.envelope ?? dried;
   }
+}
+
+function factorOf(row: PlantRow, form: Form, wet: boolean): number {
+  if (form === "powdered") return row.groundFactor ?? 1;
+  return (wet ? undefined : row.driedFactor) ?? row.bulkFactor ?? 1;
 }
 
 /** Loose and pressed heap, g/mL: the class's, made bulkier or denser by the material, never past its own solid density. */
@@ -120,7 +125,7 @@ function heapsOf(
   const wet = form === "fresh" || form === "frozen" || form === "wilted";
   const cutHeaps = wet ? c.fresh[cut] : c.dried[cut];
   const [loose, pressed] = form === "powdered" ? c.powdered : cutHeaps;
-  const by = form === "powdered" ? 1 : (row.bulkFactor ?? 1);
+  const by = factorOf(row, form, wet);
   const isLoose = own ?? Math.min(loose * by, envelope * 0.9);
   const isPressed = Math.min(own ? own * (pressed / loose) : pressed * by, envelope * 0.97);
   return { loose: isLoose, pressed: Math.max(isLoose, isPressed) };
@@ -128,8 +133,9 @@ function heapsOf(
 
 /** Piece masses are of the fresh plant where it is sold fresh; a dried or wilted piece weighs what its dry matter leaves. */
 function shrinkOf(row: PlantRow & { class: PlantClass }, form: Form, forms: readonly Form[]): number {
-  if (form === "fresh" || form === "frozen" || !forms.includes("fresh")) return 1;
-  return (1 - waterShare(row, "fresh")) / (1 - waterShare(row, form));
+  const weighed = row.piecesOf ?? "fresh";
+  if (form === weighed || (form === "frozen" && weighed === "fresh") || !forms.includes(weighed)) return 1;
+  return (1 - waterShare(row, weighed)) / (1 - waterShare(row, form));
 }
 
 function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked): Result<Stuff> {
@@ -155,7 +161,7 @@ function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked
   const cut: Cut = asked.cut ?? (WHOLE.has(row.class) ? "whole" : "chopped");
   const wet = form === "fresh" || form === "frozen" || form === "wilted";
   const own = ownHeap(material, form, cut);
-  const envelope = envelopeOf(row.class, form);
+  const envelope = envelopeOf(row, form);
   const { loose, pressed } = heapsOf(row, form, cut, own, envelope);
   const shrink = shrinkOf(row, form, forms);
   const masses = Object.entries({ ...c.pieces, ...row.pieces });

@@ -31,8 +31,14 @@ export const PlantRow = z.strictObject({
   pieces: z.record(z.string(), range).optional(),
   gPerCm: range.optional(),
   floats: z.boolean().optional(),
-  /** Heap density over the class's. */
+  /** Heap density over the class's; of the dried and the ground where those differ from the fresh. */
   bulkFactor: z.number().positive().max(5).optional(),
+  driedFactor: z.number().positive().max(5).optional(),
+  groundFactor: z.number().positive().max(5).optional(),
+  /** g/mL of one dried piece with its air, where it is not its class's. */
+  envelope: z.number().positive().max(2).optional(),
+  /** The form the pieces were weighed in, where it is not the fresh plant: slices of a dried root. */
+  piecesOf: z.enum(FORMS).optional(),
   tags: z.array(z.enum(TAGS)).optional(),
   source: z.string(),
 });

@@ -11,12 +11,13 @@ export const TAGS = [
   "pyrrolizidine", "raw-toxic", "oxalate", "nutmeg", "coumarin", "thujone", "sumac",
   // people and medicines
   "bee", "berberine", "blood", "blood-kitchen", "blood-pressure", "caffeine", "citrus", "daisy", "diabetes", "diuretic", "furanocoumarin", "heart",
-  "hormone", "immune", "interacts", "kava", "kidney", "laxative", "liquorice", "liver", "pregnancy", "pregnancy-stop", "reflux", "salicylate",
-  "sedative", "thyroid", "thyroid-iodine", "warfarin",
+  "child", "delays-medicine", "fits", "gallstones", "hormone", "immune", "interacts", "kava", "kidney", "laxative", "liquorice", "liver", "pregnancy",
+  "pregnancy-stop", "reflux", "salicylate", "sedative", "sunlight", "surgery", "thyroid", "thyroid-iodine", "warfarin",
   // the hands, the cloth and the pot
-  "fibre", "hairs", "hot", "mucilage", "pungent", "resinous", "stains", "very-hot",
+  "fibre", "hairs", "hot", "mucilage", "pungent", "resinous", "stains", "very-hot", "fresh-irritant", "unaged-bark", "stings",
   // gathered
   "wild", "lookalike-carrot", "lookalike-death-camas", "lookalike-elder", "lookalike-foxglove", "lookalike-hemlock-flower", "lookalike-lily",
-  "lookalike-moonseed", "lookalike-star-anise", "lookalike-yew",
+  "lookalike-moonseed", "lookalike-star-anise", "lookalike-yew", "lookalike-monkshood", "lookalike-belladonna", "lookalike-cherry-laurel",
+  "lookalike-savin",
 ] as const;
 export type Tag = (typeof TAGS)[number];
