@@ -38,6 +38,8 @@ export interface Situation {
   readonly reckoning: Reckoning;
   /** Those of the household it is meant for; nobody named means nobody in particular. */
   readonly meantFor: readonly Person[];
+  /** Names it is meant for that nobody of the household bears. */
+  readonly strangers?: readonly string[];
   /** The rest of the household. */
   readonly others: readonly Person[];
   readonly today: Day;

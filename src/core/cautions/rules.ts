@@ -1,4 +1,5 @@
-import { type Caution, EVERYWHERE, type Rule, type Severity, type Situation, type Stage } from "./caution";
+import { type Caution, EVERYWHERE, type Rule, type Situation, type Stage } from "./caution";
+import { RANK } from "./rank";
 import { KEEPING } from "./rules/keeping";
 import { KITCHEN } from "./rules/kitchen";
 import { NEVER } from "./rules/never";
@@ -16,8 +17,6 @@ export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [
   ["Words", WORDS],
 ];
 export const RULES: readonly Rule[] = RULE_GROUPS.flatMap(([, rules]) => rules);
-
-export const RANK: Readonly<Record<Severity, number>> = { never: 0, stop: 1, caution: 2, note: 3 };
 
 /** Every caution a plan raises, gravest first. */
 export function cautionsOf(s: Situation): Caution[] {

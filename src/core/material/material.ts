@@ -15,6 +15,9 @@ export type Material = { readonly weighed?: Readonly<Record<string, number>> } &
 export interface Stuff {
   readonly id: string;
   readonly name: string;
+  /** All it is called, and its Latin name: what allergies and warnings are matched by. */
+  readonly names: readonly string[];
+  readonly latin: string | undefined;
   readonly class: PlantClass | LiquidClass;
   readonly form: Form | undefined;
   readonly cut: Cut | undefined;
@@ -138,6 +141,12 @@ function shrinkOf(row: PlantRow & { class: PlantClass }, form: Form, forms: read
   return (1 - waterShare(row, weighed)) / (1 - waterShare(row, form));
 }
 
+/** What mucilage holds, mL/g: psyllium, slippery elm and marshmallow swell to a gel. Typical, 10–20. */
+const GEL = { drained: 18, wrung: 14, pressed: 10 } as const;
+function retentionOf(row: PlantRow, usual: Stuff["retention"]): Stuff["retention"] {
+  return row.tags?.includes("mucilage") ? GEL : usual;
+}
+
 function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked): Result<Stuff> {
   const { row } = material;
   const c = CLASSES[row.class];
@@ -169,6 +178,8 @@ function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked
   return ok({
     id: row.id,
     name,
+    names: row.names,
+    latin: row.latin,
     class: row.class,
     form,
     cut: form === "powdered" ? undefined : cut,
@@ -179,7 +190,7 @@ function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked
     bulkPressed: pressed,
     trueDensity: c.trueDensity,
     swelling: wet ? c.swelling.fresh : driedSwelling,
-    retention: c.retention,
+    retention: retentionOf(row, c.retention),
     extraction: wet ? c.extraction.fresh : c.extraction.dried,
     floats: row.floats ?? c.floats,
     pieces: Object.fromEntries(masses.map(([unit, [a, b]]) => [unit, [a * shrink, b * shrink] as const])),
@@ -221,6 +232,8 @@ function plainStuff(material: Extract<Material, { kind: "stuff" }>, asked: Asked
   return ok({
     id: row.id,
     name,
+    names: row.names,
+    latin: undefined,
     class: row.class,
     form: undefined,
     cut: undefined,

@@ -5,7 +5,7 @@
 // prettier-ignore
 export const TAGS = [
   // what keeps, and what does not
-  "acetic-known", "acetic-unknown", "base", "low-acid", "low-acid-herb", "oil", "oil-packed", "sour", "raw",
+  "acetic-unknown", "base", "low-acid", "low-acid-herb", "oil", "oil-packed", "sour", "raw",
   // what is never used, and what wants care
   "aristolochic", "essential-oil", "kernel-eaten", "not-food", "poison", "apple-seed", "cook-first", "cyanide", "elder-parts", "kernel",
   "pyrrolizidine", "raw-toxic", "oxalate", "nutmeg", "coumarin", "thujone", "sumac",

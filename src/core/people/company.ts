@@ -7,11 +7,18 @@ export interface Company {
   readonly today: Day;
 }
 
-/** Who a plan is meant for, and who else lives here. */
-export function companyOf(
-  plan: { readonly meantFor?: readonly string[] | undefined },
-  c: Company,
-): { readonly meantFor: readonly Person[]; readonly others: readonly Person[]; readonly today: Day } {
+/** Who a plan is meant for, who else lives here, and names that nobody bears. */
+export interface MeantFor {
+  readonly meantFor: readonly Person[];
+  readonly others: readonly Person[];
+  readonly strangers: readonly string[];
+  readonly today: Day;
+}
+export function companyOf(plan: { readonly meantFor?: readonly string[] | undefined }, c: Company): MeantFor {
   const meantFor = meantOf(plan.meantFor, c.people);
-  return { meantFor, others: c.people.filter((p) => !meantFor.includes(p)), today: c.today };
+  const known = new Set(c.people.map((p) => p.name.toLowerCase()));
+  const strangers = (plan.meantFor ?? []).filter(
+    (n) => n.trim() !== "" && !known.has(n.trim().toLowerCase()),
+  );
+  return { meantFor, others: c.people.filter((p) => !meantFor.includes(p)), strangers, today: c.today };
 }

@@ -21,6 +21,8 @@ export const FLAGS = [
   "liver",
   "thyroid",
   "hormone",
+  "gallstones",
+  "recovery",
 ] as const;
 export type Flag = (typeof FLAGS)[number];
 
@@ -43,6 +45,8 @@ export const FLAG_WORDS: Readonly<Record<Flag, string>> = {
   liver: "has a liver condition",
   thyroid: "has a thyroid condition",
   hormone: "has a hormone-sensitive condition",
+  gallstones: "has gallstones",
+  recovery: "is in recovery from alcohol",
 };
 
 const MEDICINES: ReadonlySet<Flag> = new Set<Flag>([

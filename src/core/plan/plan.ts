@@ -29,6 +29,8 @@ const LINE = {
   /** Words that change no figure, as typed. */
   note: text.optional(),
   optional: z.boolean().optional(),
+  /** Whether the plant was gathered, where that was asked. */
+  gathered: z.boolean().optional(),
   from: Source.optional(),
 } as const;
 

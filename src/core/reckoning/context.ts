@@ -1,5 +1,6 @@
 import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Stuff } from "../material/material";
+import { kinOf } from "../reading/kin";
 import type { Line, Plan } from "../plan/plan";
 import { VESSELS } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
@@ -25,8 +26,18 @@ export function materialsOf(plan: Plan, c: Context): Catalogue {
   const known = own.get(plan.materials)?.get(base);
   if (known) return known;
   const all = new Map([...base]);
-  for (const row of plan.materials)
-    all.set(row.id, "composition" in row ? { kind: "stuff", row } : { kind: "plant", row });
+  for (const row of plan.materials) {
+    // What its names say of it stays said, whoever wrote the row.
+    const tags = [
+      ...new Set([...(row.tags ?? []), ...kinOf(row.names, "latin" in row ? row.latin : undefined).tags]),
+    ];
+    all.set(
+      row.id,
+      "composition" in row
+        ? { kind: "stuff", row: { ...row, tags } }
+        : { kind: "plant", row: { ...row, tags } },
+    );
+  }
   own.set(plan.materials, new Map([[base, all]]));
   return all;
 }

@@ -5,6 +5,7 @@ import { type Material, stuffOf } from "../material/material";
 import { type PlantRow } from "../material/rows";
 import type { UnitSystem } from "../quantity/units";
 import { readAmount } from "../reading/amounts";
+import { kinOf } from "../reading/kin";
 import { materialNamed, nearNames } from "../reading/names";
 import type { Calibration, OwnMaterial } from "./item";
 
@@ -119,7 +120,10 @@ export function catalogueWith(
 ): Catalogue {
   if (own.length === 0 && weighed.length === 0) return base;
   const all = new Map<string, Material>(base);
-  for (const o of own) all.set(o.row.id, { kind: "plant", row: { ...o.row, class: o.row.class } });
+  for (const o of own) {
+    const tags = [...new Set([...(o.row.tags ?? []), ...kinOf(o.row.names, o.row.latin).tags])];
+    all.set(o.row.id, { kind: "plant", row: { ...o.row, class: o.row.class, tags } });
+  }
   for (const w of weighed) {
     const m = all.get(w.material);
     if (!m) continue;

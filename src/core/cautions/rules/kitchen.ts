@@ -1,5 +1,6 @@
 import { capital } from "../../words";
 import { isWet } from "../../material/material";
+import { sentence } from "./people/concern";
 import { HEATS } from "../../plan/read-plan";
 import { REACTIVE_WARES, isPot, WARE_WORDS } from "../../vessel/vessel";
 import {
@@ -9,6 +10,7 @@ import {
   type Situation,
   allTagged,
   beside,
+  eachLine,
   has,
   names,
   stepThat,
@@ -19,6 +21,9 @@ const sour = (s: Situation): boolean =>
   s.program.lines.some((l) => l.stuff.class === "vinegar") || s.reckoning.jar.acid.value > 0.5;
 const hotSteps = (s: Situation): readonly number[] =>
   s.program.read.steps.flatMap((x, i) => (HEATS.has(x.do) ? [i] : []));
+
+/** % vol under which a resin hardly dissolves. */
+const RESIN_ABV = 65;
 
 export const KITCHEN: readonly Rule[] = [
   {
@@ -188,11 +193,57 @@ export const KITCHEN: readonly Rule[] = [
     id: "gloves",
     basis: "capsaicin and mustard oils burn skin and eyes",
     stages: ["plan", "make", "strain"],
-    fires: allTagged(["hot", "pungent"], (l) => ({
+    fires: allTagged(["hot", "very-hot", "pungent"], (l) => ({
       severity: "note",
       says: `${capital(names(l, 2))} ${l.length > 1 ? "bite" : "bites"}.`,
       todo: "Gloves on, window open, hands off the eyes.",
     })),
+  },
+  {
+    id: "burns-skin",
+    basis: "the hottest pods blister skin; fresh orris and nettle hairs irritate it",
+    stages: ["make"],
+    fires: eachLine(
+      (l) => has(l, "very-hot") || (has(l, "fresh-irritant", "stings") && isWet(l.stuff)),
+      (l) => ({
+        severity: has(l, "stings") ? "note" : "caution",
+        says: sentence("{plants} {burns|burn} bare skin.", [l], []),
+        todo: has(l, "fresh-irritant")
+          ? "Gloves; better dried and aged first."
+          : "Gloves until it is in the jar.",
+      }),
+    ),
+  },
+  {
+    id: "unaged-bark",
+    basis: "fresh buckthorn and cascara bark purge violently; pharmacopoeias ask for a year's ageing",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "unaged-bark"),
+      (l) => ({
+        severity: isWet(l.stuff) ? "stop" : "caution",
+        says: sentence("Fresh {plants} {purges|purge} violently.", [l], []),
+        todo: "Only bark that was dried and has lain a year.",
+      }),
+    ),
+  },
+  {
+    id: "resin-in-weak-spirit",
+    basis: "resins dissolve in strong spirit alone; typical practice 70 % and over",
+    stages: ["plan"],
+    fires: (s) => {
+      const resins = tagged(s, "resinous");
+      return resins.length > 0 && s.program.plan.kind === "tincture" && s.reckoning.jar.abv.value < RESIN_ABV
+        ? [
+            {
+              severity: "note",
+              says: sentence("{plants} {gives|give} little to a weak spirit.", resins, []),
+              todo: "Resin wants 70 % and over.",
+              about: beside(resins[0]!),
+            },
+          ]
+        : [];
+    },
   },
   {
     id: "stains",
@@ -200,7 +251,7 @@ export const KITCHEN: readonly Rule[] = [
     stages: IN_THE_KITCHEN,
     fires: allTagged(["stains"], (l) => ({
       severity: "note",
-      says: `${capital(names(l))} stains.`,
+      says: sentence("{plants} {stains|stain}.", l, []),
       todo: "Gloves and an apron; wipe the board at once.",
     })),
   },

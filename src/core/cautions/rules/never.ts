@@ -1,7 +1,16 @@
 import { capital } from "../../words";
 import { honeyFrom, isInfant } from "../../people/person";
+import { MATERIALS } from "../../material/catalogue";
+import { kinOf } from "../../reading/kin";
 import { printDay } from "../../day";
+import type { Resolved } from "../../reckoning/program";
 import { EVERYWHERE, type Rule, beside, eachLine, has, heatAfter, tagged, who } from "../caution";
+
+/** The name it is known by, where a line goes by another. */
+function neverName(l: Resolved): string {
+  const never = MATERIALS.has(l.stuff.id) ? undefined : kinOf(l.stuff.names, l.stuff.latin).never;
+  return never && never.names[0] !== l.stuff.name.toLowerCase() ? `(${never.names[0]}) ` : "";
+}
 
 /** What no reason passes. */
 export const NEVER: readonly Rule[] = [
@@ -51,10 +60,41 @@ export const NEVER: readonly Rule[] = [
       (l) => has(l, "poison"),
       (l) => ({
         severity: "never",
-        says: `${capital(l.stuff.name)} is a poison with no safe kitchen dose.`,
+        says: `${capital(l.stuff.name)} ${neverName(l)}is a poison with no safe kitchen dose.`,
         todo: "Take it out.",
       }),
     ),
+  },
+  {
+    id: "is-it-this",
+    basis: "a name close to that of a dangerous plant is asked about, never taken",
+    stages: EVERYWHERE,
+    fires: (s) =>
+      s.program.lines.flatMap((l) => {
+        const near = MATERIALS.has(l.stuff.id) ? undefined : kinOf(l.stuff.names, l.stuff.latin).near;
+        return near === undefined
+          ? []
+          : [
+              {
+                severity: "stop" as const,
+                says: `“${l.stuff.name}” is close to “${near}”. Is it this?`,
+                todo: `If it is, take it out. If it is not, say what it is.`,
+                about: beside(l),
+              },
+            ];
+      }),
+  },
+  {
+    id: "nobody-by-that-name",
+    basis: "a remedy meant for someone unknown cannot be judged for them",
+    stages: ["plan"],
+    fires: (s) =>
+      (s.strangers ?? []).map((name) => ({
+        severity: "never" as const,
+        says: `Nobody here is called “${name}”.`,
+        todo: "Write them down in the household, or take the name off.",
+        about: { what: "people" as const },
+      })),
   },
   {
     id: "not-food-alcohol",

@@ -1,5 +1,6 @@
 import type { Tag } from "../../material/tags";
 import { capital } from "../../words";
+import { sentence } from "./people/concern";
 import { isWet } from "../../material/material";
 import type { Resolved } from "../../reckoning/program";
 import {
@@ -23,10 +24,15 @@ const lookalike = (id: string, tag: Tag, other: string, how: string, driedToo = 
   basis: `mix-ups with ${other} have poisoned people`,
   stages: ["plan", "make"],
   fires: eachLine(
-    (l) => has(l, tag) && (driedToo || isWet(l.stuff)),
+    (l) => has(l, tag) && (driedToo || isWet(l.stuff)) && l.line.gathered !== false,
     (l) => ({
-      severity: "caution",
-      says: `${capital(l.stuff.name)} is mistaken for ${other}. ${how}`,
+      // What grows wild is taken for gathered until it is said; what shops and gardens have is only asked about.
+      severity: l.line.gathered === true || has(l, "wild") || driedToo ? "caution" : "note",
+      says: sentence(
+        `${l.line.gathered ? "Gathered" : "If it was gathered"}: {plants} {is|are} mistaken for ${other}. ${how}`,
+        [l],
+        [],
+      ),
       todo: CERTAIN,
     }),
   ),
@@ -164,6 +170,30 @@ export const PLANTS: readonly Rule[] = [
     "Foxglove leaves are downy and bitter, and their veins run down the stalk as wings.",
   ),
   lookalike(
+    "lookalike-monkshood",
+    "lookalike-monkshood",
+    "monkshood, whose root has killed at table",
+    "Horseradish root smells sharp when it is cut and is pale right through; monkshood darkens and numbs.",
+  ),
+  lookalike(
+    "lookalike-belladonna",
+    "lookalike-belladonna",
+    "belladonna",
+    "Belladonna root is white and smells of little, its berry sits singly in a five-pointed star.",
+  ),
+  lookalike(
+    "lookalike-cherry-laurel",
+    "lookalike-cherry-laurel",
+    "cherry laurel",
+    "Crushed, bay smells of spice and cherry laurel of bitter almond.",
+  ),
+  lookalike(
+    "lookalike-savin",
+    "lookalike-savin",
+    "savin juniper",
+    "Common juniper has needles in threes and savin flat scales, with a rank smell.",
+  ),
+  lookalike(
     "lookalike-hemlock-flower",
     "lookalike-hemlock-flower",
     "the flower of hemlock",
@@ -196,7 +226,7 @@ export const PLANTS: readonly Rule[] = [
       (l) => has(l, "coumarin") && l.stuff.id.startsWith("cinnamon"),
       (l) => ({
         severity: "note",
-        says: `${capital(l.stuff.name)} holds coumarin.`,
+        says: sentence("{plants} {holds|hold} coumarin.", [l], []),
         todo: "For daily use take Ceylon cinnamon, which holds little.",
       }),
     ),
@@ -230,7 +260,7 @@ export const PLANTS: readonly Rule[] = [
     stages: ["plan", "make", "label"],
     fires: allTagged(["cyanide"], (l) => ({
       severity: "caution",
-      says: `${capital(names(l))} releases a little cyanide.`,
+      says: sentence("{plants} {releases|release} a little cyanide.", l, []),
       todo: "Small amounts, in short courses; not wilted leaves, not in pregnancy, not for children.",
       label: "Small amounts only; not for children.",
     })),
@@ -261,7 +291,7 @@ export const PLANTS: readonly Rule[] = [
     stages: ["plan", "strain"],
     fires: allTagged(["hairs"], (l) => ({
       severity: "note",
-      says: `${capital(names(l))} sheds fine hairs that scratch the throat.`,
+      says: sentence("{plants} {sheds|shed} fine hairs that scratch the throat.", l, []),
       todo: "Strain through a close cloth or a paper filter, twice.",
     })),
   },
@@ -284,7 +314,7 @@ export const PLANTS: readonly Rule[] = [
     stages: EVERYWHERE,
     fires: allTagged(["laxative"], (l) => ({
       severity: "caution",
-      says: `${capital(names(l))} purges.`,
+      says: sentence("{plants} {purges|purge}.", l, []),
       todo: "Short use only, with water; not for children, in pregnancy or with bowel trouble.",
       label: "Strong laxative: short use, not for children.",
     })),
@@ -295,7 +325,7 @@ export const PLANTS: readonly Rule[] = [
     stages: EVERYWHERE,
     fires: allTagged(["fibre"], (l) => ({
       severity: "caution",
-      says: `${capital(names(l))} swells to a gel.`,
+      says: sentence("{plants} {swells|swell} to a gel.", l, []),
       todo: "Always with plenty of water, not for children, and an hour apart from medicines.",
       label: "Take with plenty of water; not for children.",
     })),
