@@ -31,6 +31,7 @@ export const ALSO: Readonly<Record<string, Partial<Facts>>> = {
   "honey-dry": { honeyAlone: true },
   "honey-moist": { honeyAlone: true },
   "honey-wet": { honeyAlone: true, fresh: "mild" },
+  "honey-wet-dried": { honeyAlone: true },
   "honey-thin": { honeyAlone: true, fresh: "mild" },
   "honey-low-acid": { honeyAlone: true, fresh: "low-acid" },
 };

@@ -113,7 +113,7 @@ const STORIES: readonly Story[] = [
     way: "honey-dried",
     vessel: "m-500",
     herbs: [herb("lime-blossom", "1 cup", dried)],
-    pour: { honey: { material: "heather-honey" } },
+    pour: { honey: { material: "heather-honey", water: 16.8 } },
     begun: ["2026-07-04", "20:00"],
     then: [
       ["2026-07-10", "08:00", "touched", { what: "turn" }],
@@ -250,7 +250,7 @@ const STORIES: readonly Story[] = [
     way: "honey-fresh",
     vessel: "m-750",
     herbs: [herb("damson", "250 g", { form: "frozen", cut: "sliced" })],
-    pour: { honey: { material: "heather-honey" } },
+    pour: { honey: { material: "heather-honey", water: 16.8 } },
     begun: ["2026-11-14", "18:00"],
     then: [
       ["2026-11-15", "08:00", "touched", { what: "let-out" }],

@@ -6,6 +6,7 @@ import { fileURLToPath } from "node:url";
 import { type Sql, connect } from "../src/store/db";
 import { BadJournal, exportLines, importLines } from "../src/store/exchange";
 import { settle, usualHousehold } from "../src/store/household";
+import { rebuildIfRulesChanged } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -53,6 +54,7 @@ async function open(name: string): Promise<void> {
           join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jsonl`),
         )),
     );
+    await rebuildIfRulesChanged(sql);
     const [held] = await sql<{ n: number }[]>`select count(*)::int as n from household`;
     if (held!.n === 0) {
       // Demo data only ever enters a database just made for it.

@@ -1,8 +1,16 @@
-/** `./jolly reckon PLAN.json`: the numbers the Bench shows, as JSON, without a database or a build. Exit 2 with named errors on bad input. */
+/**
+ * `./jolly reckon PLAN.json`: the numbers the Bench shows, the verdict's reasons and every caution, as JSON, without a database or a build.
+ * Exit 0 where nothing stands against the plan, 1 where a stop or caution does, 2 on bad input with named errors, 3 on a never.
+ */
 import { readFileSync } from "node:fs";
-import { readPlanFile } from "../src/core/plan/file";
-import { reckon } from "../src/core/reckoning/reckon";
+import { cautionsOf } from "../src/core/cautions/rules";
+import type { Caution } from "../src/core/cautions/caution";
 import { type Fault, fault } from "../src/core/fault";
+import { companyOf } from "../src/core/people/company";
+import { readPlanFile } from "../src/core/plan/file";
+import { reckonProgram } from "../src/core/reckoning/reckon";
+import { resolve } from "../src/core/reckoning/resolve";
+import { distanceWords, reasonsOf } from "../src/core/keeping/reasons";
 
 function refuse(faults: readonly Fault[]): never {
   process.stdout.write(`${JSON.stringify({ errors: faults }, null, 2)}\n`);
@@ -26,6 +34,24 @@ try {
 }
 const read = readPlanFile(json);
 if (!read.ok) refuse(read.faults);
-const r = reckon(read.value.plan, {}, read.value.happened);
-if (!r.ok) refuse(r.faults);
-process.stdout.write(`${JSON.stringify(r.value, null, 2)}\n`);
+const { plan, happened } = read.value;
+const program = resolve(plan, {}, happened);
+if (!program.ok) refuse(program.faults);
+const reckoning = reckonProgram(program.value);
+// No household is looked up here; whoever it is meant for is unknown, and the rules say so.
+const today = new Date().toISOString().slice(0, 10);
+const cautions = cautionsOf({
+  program: program.value,
+  reckoning,
+  ...companyOf(plan, { people: [], today }),
+});
+
+function exitOf(all: readonly Caution[]): 0 | 1 | 3 {
+  if (all.some((c) => c.severity === "never")) return 3;
+  return all.some((c) => c.severity === "stop" || c.severity === "caution") ? 1 : 0;
+}
+
+const { verdict } = reckoning;
+const because = [...reasonsOf(verdict), ...verdict.distances.map(distanceWords)];
+process.stdout.write(`${JSON.stringify({ ...reckoning, because, cautions }, null, 2)}\n`);
+process.exit(exitOf(cautions));

@@ -1,3 +1,5 @@
+import { reckonBatch } from "../core/journal/reckon";
+import { heldBy } from "../core/label/held";
 import { bestByOf } from "../core/label/label";
 import type { Batch } from "../core/journal/fold";
 import type { Stored } from "../core/stores/events";
@@ -10,9 +12,11 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
     on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;
+  const now = reckonBatch(b);
   for (const x of b.bottles) {
-    const bestBy = b.own?.bestBy ?? bestByOf(b.verdict, b.strainedDay ?? b.begunDay, x.place);
-    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by) values (${x.id}, ${b.id}, ${x.place}, ${x.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy})`;
+    const held = heldBy(b.verdict, now.ok ? now.value : undefined, x.place);
+    const bestBy = b.own?.bestBy ?? bestByOf(held.verdict, b.strainedDay ?? b.begunDay, x.place);
+    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by, shortened) values (${x.id}, ${b.id}, ${x.place}, ${x.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy}, ${held.shortened})`;
   }
 }
 

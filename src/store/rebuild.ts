@@ -2,6 +2,7 @@ import { type Row, type Stream, toEvent } from "./append";
 import type { Sql, Tx } from "./db";
 import { BATCHES } from "./journal";
 import { SETTINGS } from "./settings";
+import { RULES_VERSION } from "../core/reckoning/reckon";
 import { STORED } from "./stores";
 
 /** Folds every stream of a kind and writes its read rows. @returns how many streams there are */
@@ -25,6 +26,13 @@ export async function rebuild(sql: Sql): Promise<number> {
     await tx`delete from bottle`;
     await tx`delete from batch`;
     await tx`delete from store_item`;
+    await tx`insert into read_rules (rules) values (${RULES_VERSION}) on conflict (only) do update set rules = excluded.rules`;
     return (await project(tx, BATCHES)) + (await project(tx, STORED)) + (await project(tx, SETTINGS));
   })) as number;
+}
+
+/** Makes the read tables anew where they were written under other rules than today's. */
+export async function rebuildIfRulesChanged(sql: Sql): Promise<void> {
+  const [held] = await sql<{ rules: number }[]>`select rules from read_rules`;
+  if (held?.rules !== RULES_VERSION) await rebuild(sql);
 }

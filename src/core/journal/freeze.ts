@@ -31,14 +31,19 @@ export function freeze(p: Program): Frozen {
   };
 }
 
+/** What older builds did not freeze with a material. */
+const UNFROZEN = { latin: undefined, acidTolerance: 0 } as const;
+
+const thawed = (s: Stuff): Stuff => ({
+  ...UNFROZEN,
+  ...s,
+  names: (s.names as readonly string[] | undefined) ?? [s.name],
+  composition: Float64Array.from(s.composition),
+});
+
 /** Frozen figures made live again. */
 export function thawStuffs(frozen: Frozen): ReadonlyMap<string, Stuff> {
-  return new Map(
-    Object.entries(frozen.stuffs).map(([key, s]) => [
-      key,
-      { ...(s as unknown as Stuff), composition: Float64Array.from(s.composition) },
-    ]),
-  );
+  return new Map(Object.entries(frozen.stuffs).map(([key, s]) => [key, thawed(s as unknown as Stuff)]));
 }
 
 /** What a vessel was taken for by builds that kept its profile alone, where the catalogue does not have it. */

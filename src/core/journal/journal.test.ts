@@ -201,13 +201,13 @@ describe("care", () => {
 describe("the label", () => {
   const b = batch("SY-26-01");
   const { program, cautions } = reckoned("SY-26-01");
-  test("the fridge bottle has its two weeks, the frozen one a year and what is left when it thaws", () => {
+  test("the fridge bottle has its week, the frozen one a year and what is left when it thaws", () => {
     const [fridge, frozen] = b.bottles.map((x) => labelOf(b, x, contentsOf(program), cautions));
-    expect(fridge).toMatchObject({ bestBy: "21 November 2026", keep: "Keep in the fridge." });
+    expect(fridge).toMatchObject({ bestBy: "14 November 2026", keep: "Keep in the fridge, lid loose." });
     expect(frozen).toMatchObject({
       bestBy: "7 November 2027",
       keep: "Keep frozen; thaw in the fridge.",
-      opened: "Once thawed: fridge, 14 days at most.",
+      opened: "Once thawed: fridge, 7 days at most.",
     });
     expect(leftAfterThaw(b.verdict!, "2026-11-07", "2026-11-17")).toBe(4);
   });

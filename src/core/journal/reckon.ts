@@ -3,9 +3,13 @@ import type { Caution } from "../cautions/caution";
 import { cautionsOf } from "../cautions/rules";
 import { type Result, ok } from "../fault";
 import { type Company, companyOf } from "../people/company";
+import { shorterVerdict } from "../keeping/verdict";
+import type { Happened } from "../plan/happened";
+import type { Plan } from "../plan/plan";
+import type { Vessel } from "../vessel/vessel";
 import { vesselOfPlan } from "../reckoning/find";
 import type { Program } from "../reckoning/program";
-import { type Reckoning, reckonProgram } from "../reckoning/reckon";
+import { RULES_VERSION, type Reckoning, reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import { type Making, asDone } from "./as-done";
 import type { Batch } from "./fold";
@@ -19,13 +23,14 @@ export interface BatchReckoning {
 }
 
 /**
- * A batch reckoned as it was really done, on the figures it began with.
+ * A batch reckoned as it was really done, on the figures it began with. Where those are of older rules it is reckoned on today's as well: the
+ * shorter of the two verdicts holds, and the cautions are today's.
  * @param making what was done; other than the batch's own where something is tried before it is written
  */
 export function reckonBatch(
   batch: Batch,
   making: Making = batch.making,
-  company: Company = { people: [], today: batch.begunDay },
+  company: Company = { people: [], today: batch.begunDay, notAsked: true },
 ): Result<BatchReckoning> {
   const { plan, happened } = making === batch.making ? batch : asDone(batch.begunPlan, making);
   const present = vesselOfPlan(plan, {});
@@ -36,11 +41,25 @@ export function reckonBatch(
     happened,
   );
   if (!program.ok) return program;
-  const reckoning = reckonProgram(program.value);
+  const frozen = reckonProgram(program.value);
+  const today = batch.frozen.rules < RULES_VERSION ? anew(plan, vessel, happened) : undefined;
+  const verdict = today ? shorterVerdict(frozen.verdict, today.reckoning.verdict) : frozen.verdict;
+  const reckoning = { ...frozen, verdict };
+  const judged = today ?? { program: program.value, reckoning };
   return ok({
     program: program.value,
     reckoning,
     care: careOf(program.value, reckoning.fit, reckoning.working),
-    cautions: cautionsOf({ program: program.value, reckoning, ...companyOf(plan, company) }),
+    cautions: cautionsOf({ ...judged, ...companyOf(plan, company) }),
   });
+}
+
+/** The same making on today's figures; nothing where it no longer reckons on them. */
+function anew(
+  plan: Plan,
+  vessel: Vessel | undefined,
+  happened: Happened,
+): { readonly program: Program; readonly reckoning: Reckoning } | undefined {
+  const program = resolve(plan, vessel ? { vessel } : {}, happened);
+  return program.ok ? { program: program.value, reckoning: reckonProgram(program.value) } : undefined;
 }

@@ -67,12 +67,13 @@ describe("each row", () => {
     "sugar-dry": [{ rawHoney: true }, { fresh: "mild" }, { fresh: "low-acid" }],
     "sugar-50-sour": [{ honeyAlone: true }],
     "sugar-50": [{ honeyAlone: true }],
-    "sugar-30-sour": [{ rawHoney: true }],
-    "sugar-30": [{ rawHoney: true }],
+    "sugar-30-sour": [{ honeyAlone: true }],
+    "sugar-30": [{ honeyAlone: true }],
     "vinegar-4": [{ freshFruit: true }],
     "honey-dry": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
     "honey-moist": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
     "honey-wet": [{ honeyAlone: false }, { honeyAlone: true, fresh: "low-acid" }],
+    "honey-wet-dried": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
     "honey-thin": [{ honeyAlone: false }, { honeyAlone: true, fresh: "low-acid" }],
     "honey-low-acid": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
   };
@@ -119,6 +120,7 @@ describe("lives", () => {
     ["honey-dry", 365, 365, 365],
     ["honey-moist", 90, 180, 180],
     ["honey-wet", null, 90, 90],
+    ["honey-wet-dried", null, 30, 30],
     ["honey-thin", null, 30, 30],
     ["honey-low-acid", null, 30, 30],
     ["nothing-keeps-it", null, 3, 3],
@@ -137,7 +139,7 @@ describe("lives", () => {
     const which = (test: (r: Row) => boolean | undefined): string[] => ROWS.filter(test).map((r) => r.id);
     expect(which((r) => r.openedInCupboard)).toEqual(["spirit-25", "spirit-20", "honey-dry"]);
     expect(which((r) => r.coolDark)).toEqual(["vinegar-4", "vinegar-4-fruit", "sour-sweet", "vinegar-2.5"]);
-    expect(which((r) => r.vented)).toEqual(["honey-wet", "honey-thin"]);
+    expect(which((r) => r.vented)).toEqual(["honey-wet", "honey-wet-dried", "honey-thin"]);
     expect(row("spirit-20").openedCold).toBe(LIVES.m6);
   });
   test("of several rows that hold the longest wins, whichever way they differ", () => {
@@ -182,8 +184,8 @@ describe("raw honey that something was poured into", () => {
     ["sweet and sour", { brix: exactly(50), ph: exactly(4.2) }, "raw-honey-thinned", 30],
     ["sweet, not sour", { brix: exactly(50) }, "raw-honey-thinned", 30],
     ["thin and sour", { brix: exactly(49.9), ph: exactly(4.2) }, "raw-honey-thin", 14],
-    ["thin and tart", { brix: exactly(40), ph: exactly(4.6) }, "raw-honey-thin", 7],
-    ["thin, not sour", { brix: exactly(40), ph: exactly(4.7) }, "raw-honey-thin-not-sour", 3],
+    ["thin and tart", { brix: exactly(40), ph: exactly(4.6) }, "raw-honey-thin", 14],
+    ["thin, not sour", { brix: exactly(40), ph: exactly(4.7) }, "raw-honey-thin-not-sour", 7],
     ["with vinegar enough", { brix: exactly(60), acetic: exactly(1), ph: exactly(4.2) }, undefined, 90],
     ["with spirit enough", { brix: exactly(60), abv: exactly(10), ph: exactly(4.2) }, undefined, 90],
     ["with glycerin enough", { brix: exactly(30), glycerol: exactly(45) }, undefined, 180],

@@ -157,7 +157,7 @@ export const ROWS: readonly Row[] = [
     family: "sugar",
     words: "a thin syrup, sour",
     conditions: [c("brix", "at least", 30), c("ph", "at most", 4.6)],
-    also: noRawHoney,
+    also: notHoney,
     ...fridgeOnly(w4),
   },
   {
@@ -165,7 +165,7 @@ export const ROWS: readonly Row[] = [
     family: "sugar",
     words: "a thin syrup, not sour",
     conditions: [c("brix", "at least", 30)],
-    also: noRawHoney,
+    also: notHoney,
     ...fridgeOnly(w2),
   },
   {
@@ -279,6 +279,15 @@ export const ROWS: readonly Row[] = [
     conditions: [c("water", "at most", 25), c("ph", "at most", 4.2)],
     also: (f) => f.honeyAlone && f.fresh !== "low-acid",
     ...fridgeOnly(m3),
+    vented: true,
+  },
+  {
+    id: "honey-wet-dried",
+    family: "honey",
+    words: "honey too wet to keep itself, on dried herb; cold, vented and soon used",
+    conditions: [c("water", "at most", 25), c("ph", "at most", 4.6)],
+    also: (f) => f.honeyAlone && f.fresh === "none",
+    ...fridgeOnly(m1),
     vented: true,
   },
   {

@@ -169,7 +169,21 @@ export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
 
 /** Distance to a line as a share of the line, so that unlike quantities can be ranked. */
 const gap = (d: readonly Distance[]): number =>
-  d.reduce(
-    (sum, x) => sum + Math.abs(x.at - x.condition.line) / Math.max(0.05, Math.abs(x.condition.line)),
-    0,
-  );
+  d.reduce((sum, { at, condition: c }) => {
+    // Dryness is what counts of a water activity: 0.80 to 0.70 is half as dry again, not an eighth.
+    const scale = c.quantity === "aw" || c.quantity === "dryness" ? 1 - c.line : Math.abs(c.line);
+    return sum + Math.abs(at - c.line) / Math.max(0.05, scale);
+  }, 0);
+
+/** The one of two verdicts that promises less: by place, then by days, then by what the fridge and an opened bottle have. */
+export function shorterVerdict(a: Verdict, b: Verdict): Verdict {
+  const promise = (v: Verdict): readonly number[] => [
+    v.place === "do-not-keep" ? 0 : 1,
+    v.cupboard?.days ?? 0,
+    v.fridge.days,
+    v.opened.days,
+  ];
+  const [pa, pb] = [promise(a), promise(b)];
+  const at = pa.findIndex((x, i) => x !== pb[i]);
+  return at < 0 || pa[at]! < pb[at]! ? a : b;
+}

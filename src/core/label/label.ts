@@ -52,7 +52,8 @@ export function bestByOf(v: IssuedVerdict, strained: Day, place: Bottle["place"]
   return addDays(strained, daysIn(v, place));
 }
 
-function daysIn(v: IssuedVerdict, place: Bottle["place"]): number {
+/** Days a promise runs in a place, from straining. */
+export function daysIn(v: IssuedVerdict, place: Bottle["place"]): number {
   switch (place) {
     case "freezer":
       return FROZEN_DAYS;
@@ -101,8 +102,16 @@ export function contentsOf(p: Program): string {
 }
 
 /** Composes a bottle's label from what the batch's journal issued. */
-export function labelOf(batch: Batch, bottle: Bottle, contents: string, cautions: readonly Caution[]): Label {
-  const v = batch.verdict!;
+/**
+ * @param v the promise that holds: what was issued, or less where today's rules say less
+ */
+export function labelOf(
+  batch: Batch,
+  bottle: Bottle,
+  contents: string,
+  cautions: readonly Caution[],
+  v: IssuedVerdict = batch.verdict!,
+): Label {
   const strained = batch.strainedDay ?? batch.begunDay;
   const said = cautionsAt("label", cautions).flatMap((c) => (c.label ? [c.label] : []));
   return {

@@ -71,7 +71,7 @@ export function figuresInto(m: Mixture, into: Float64Array, at: number, nearPh?:
   const sugar100 = (100 * sugars) / ml;
   into[at] = ml;
   into[at + 1] = g;
-  into[at + 2] = (100 * sugars) / liquidG;
+  into[at + 2] = liquidG > 0 ? (100 * sugars) / liquidG : 0;
   into[at + 3] = monoShare;
   into[at + 4] = diShare;
   into[at + 5] = acetic;

@@ -53,6 +53,8 @@ export interface Account {
   readonly kept: { drained: number; wrung: number; pressed: number };
   steamG: number;
   inG: number;
+  /** mL of the liquid before anything was poured into it since it last soaked, boiled or was strained: what “half of the liquid” is half of. */
+  plainMl: number;
 }
 
 /** What the uncertainty pass moves: one entry's mass, water or form, or one law of the kitchen. */
@@ -65,7 +67,10 @@ export type Moved =
       readonly acids?: number;
       readonly as?: Entry;
     }
-  | { readonly law: "retention" | "extraction" | "alkalinity" | "boiling" | "measured"; readonly by: number };
+  | { readonly law: LawName; readonly by: number };
+
+/** The laws of the kitchen that are known only so well. `mark`: boiling down to a volume that is seen. */
+export type LawName = "retention" | "extraction" | "alkalinity" | "boiling" | "mark" | "measured";
 
 export interface Run {
   /** Liquid before the first straining, with the plants in it. */
@@ -101,6 +106,7 @@ export const blank = (): State => ({
     kept: { drained: 0, wrung: 0, pressed: 0 },
     steamG: 0,
     inG: 0,
+    plainMl: 0,
   },
   jar: nothing(),
   strained: nothing(),
@@ -123,6 +129,7 @@ export function copy(from: State, to: State): void {
   to.a.kept.pressed = from.a.kept.pressed;
   to.a.steamG = from.a.steamG;
   to.a.inG = from.a.inG;
+  to.a.plainMl = from.a.plainMl;
   to.jar.set(from.jar);
   to.strained.set(from.strained);
   to.sawJar = from.sawJar;
@@ -140,11 +147,21 @@ interface Laws {
   readonly retention: number;
   readonly alkalinity: number;
   readonly boiling: number;
+  readonly mark: number;
   readonly measured: number;
 }
-export const AS_IT_IS: Laws = { extraction: 1, retention: 1, alkalinity: 1, boiling: 1, measured: 1 };
+export const AS_IT_IS: Laws = {
+  extraction: 1,
+  retention: 1,
+  alkalinity: 1,
+  boiling: 1,
+  mark: 1,
+  measured: 1,
+};
 
 const WETTEST = 0.98;
+/** Share of dry matter that does not dissolve, of the plants retention was weighed with. */
+const USUALLY_STAYS = 0.5;
 
 /** What is moved of one entry's composition: its water (absolute), its acids (relative). */
 export interface Shift {
@@ -193,7 +210,9 @@ export function contribute(
   const bases = e.plant ? rest * out * laws.alkalinity : 1;
   a.liquid[ALKALINITY] = a.liquid[ALKALINITY]! + c[ALKALINITY]! * g * bases;
   if (!e.plant) return;
-  const dry = g * (1 - w);
+  // What dissolves holds nothing back: retention goes by what stays, against a plant of which half does.
+  const stays = Math.min(1, c[INSOLUBLE]! / Math.max(1e-9, (1 - c[WATER]!) * USUALLY_STAYS));
+  const dry = g * (1 - w) * stays;
   a.kept.drained += dry * e.retention.drained;
   a.kept.wrung += dry * e.retention.wrung;
   a.kept.pressed += dry * e.retention.pressed;
@@ -219,7 +238,7 @@ function boilOff(a: Account, grams: number): void {
 
 function reduce(a: Account, o: Extract<Operation, { op: "reduce" }>, laws: Laws): void {
   const v = volumeOf(a.liquid);
-  const target = o.toMl === undefined ? v * o.toShare! * (2 - laws.boiling) : o.toMl * laws.measured;
+  const target = o.toMl === undefined ? v * o.toShare! * laws.mark : o.toMl * laws.measured;
   // Water's own volume is nearly additive; two passes settle the rest.
   for (let k = 0; k < 3; k++) boilOff(a, Math.max(0, volumeOf(a.liquid) - target) * 0.998);
 }
@@ -264,6 +283,7 @@ export function operate(
   mine: EntryMoved | undefined,
 ): void {
   const { a } = s;
+  const soaked = o.op === "soak" && (a.dry.length > 0 || !s.hasStrained);
   if (o.op !== "strain" && (o.op !== "soak" || a.dry.length > 0)) s.sinceJar = s.sinceStrain = true;
   switch (o.op) {
     case "add": {
@@ -274,7 +294,7 @@ export function operate(
       }
       const is = mine?.entry === o.entry ? mine : undefined;
       const of = is?.as ?? e;
-      const grams = e.perMl === undefined ? of.grams : e.perMl * volumeOf(a.liquid);
+      const grams = e.perMl === undefined ? of.grams : e.perMl * (a.plainMl || volumeOf(a.liquid));
       contribute(a, of, grams * (1 + (is?.mass ?? 0)), shiftOf(is), laws, 1);
       break;
     }
@@ -297,6 +317,7 @@ export function operate(
       strain(s, o, laws);
       break;
   }
+  if (o.op !== "add" && (o.op !== "soak" || soaked)) a.plainMl = volumeOf(a.liquid);
 }
 
 export function finished(s: State): Run {

@@ -1,4 +1,5 @@
 import { MASSES } from "./components";
+import { volumeOf } from "./volume";
 import {
   AS_IT_IS,
   type Entry,
@@ -63,6 +64,7 @@ export class Replays {
     const { a } = scratch;
     contribute(a, e, e.grams, UNMOVED, AS_IT_IS, -1);
     contribute(a, of, of.grams * (1 + (mine.mass ?? 0)), shiftOf(mine), AS_IT_IS, 1);
+    a.plainMl = volumeOf(a.liquid);
     // What was taken out again leaves dust of rounding, never less than nothing.
     for (let k = 0; k < MASSES; k++) {
       if (a.liquid[k]! < 1e-12) a.liquid[k] = 0;

@@ -5,6 +5,8 @@ import { type Person, meantOf } from "./person";
 export interface Company {
   readonly people: readonly Person[];
   readonly today: Day;
+  /** The household was not looked up, so that nobody is a stranger to it. */
+  readonly notAsked?: true;
 }
 
 /** Who a plan is meant for, who else lives here, and names that nobody bears. */
@@ -17,7 +19,7 @@ export interface MeantFor {
 export function companyOf(plan: { readonly meantFor?: readonly string[] | undefined }, c: Company): MeantFor {
   const meantFor = meantOf(plan.meantFor, c.people);
   const known = new Set(c.people.map((p) => p.name.toLowerCase()));
-  const strangers = (plan.meantFor ?? []).filter(
+  const strangers = (c.notAsked ? [] : (plan.meantFor ?? [])).filter(
     (n) => n.trim() !== "" && !known.has(n.trim().toLowerCase()),
   );
   return { meantFor, others: c.people.filter((p) => !meantFor.includes(p)), strangers, today: c.today };

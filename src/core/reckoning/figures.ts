@@ -28,9 +28,17 @@ const DRIED_HERB_WATER = 0.08;
 const base = new Float64Array(SIZE);
 const shifted = new Float64Array(SIZE);
 const squares = new Float64Array(SIZE);
+const ends = new Float64Array(SIZE);
 
 /** The laws the uncertainty pass moves, with the share it moves them by. */
-const LAWS = { retention: 0.25, extraction: 0.2, alkalinity: 0.35, boiling: 0.4, measured: 0.015 } as const;
+const LAWS = {
+  retention: 0.25,
+  extraction: 0.2,
+  alkalinity: 0.35,
+  boiling: 0.4,
+  mark: 0.1,
+  measured: 0.015,
+} as const;
 /** How far a form that was taken for granted is moved toward the other it may be: half the way, as for one guess in five wrong. */
 const FORM_DOUBT = 0.5;
 
@@ -121,6 +129,16 @@ function pass(p: Program, anyPlant: boolean): { readonly solidsLeft: boolean; re
       squares[i] = squares[i]! + d * d;
     }
   };
+  /** Where a marc may hold nearly all, or a pot boil nearly dry, one end says nothing: the farther of the two counts. */
+  const bothWays = (law: "retention" | "boiling"): void => {
+    readRun(replays.run({ law, by: LAWS[law] }), shifted, herbDryG);
+    for (let i = 0; i < SIZE; i++) ends[i] = Math.abs(shifted[i]! - base[i]!);
+    readRun(replays.run({ law, by: -LAWS[law] }), shifted, herbDryG);
+    for (let i = 0; i < SIZE; i++) {
+      const d = Math.max(ends[i]!, Math.abs(shifted[i]! - base[i]!));
+      squares[i] = squares[i]! + d * d;
+    }
+  };
   p.lines.forEach((l, entry) => {
     const more = counts(l) ? l.tolerance * l.grams * dryShare(l) : 0;
     if (l.tolerance > 0) move({ entry, mass: l.tolerance }, 1, herbDryG + more);
@@ -130,12 +148,13 @@ function pass(p: Program, anyPlant: boolean): { readonly solidsLeft: boolean; re
     if (as) move({ entry, as }, FORM_DOUBT);
   });
   if (anyPlant) {
-    if (p.measuredMl === undefined) move({ law: "retention", by: LAWS.retention });
+    if (p.measuredMl === undefined) bothWays("retention");
     move({ law: "extraction", by: LAWS.extraction });
     move({ law: "alkalinity", by: LAWS.alkalinity });
   }
-  if (p.heatMinutes > 0 || p.operations.some((o) => o.op === "reduce"))
-    move({ law: "boiling", by: LAWS.boiling });
+  if (p.operations.some((o) => o.op === "boil-off")) bothWays("boiling");
+  if (p.operations.some((o) => o.op === "reduce" && o.toShare !== undefined))
+    move({ law: "mark", by: LAWS.mark });
   if (p.measuredMl !== undefined) move({ law: "measured", by: LAWS.measured });
   return { solidsLeft, inG };
 }

@@ -94,16 +94,18 @@ function befallen(
   return { vetoes, cooling };
 }
 
-function sharesOf(p: Program, strained: Figures, finished: Figures): Reckoning["shares"] {
+function sharesOf(p: Program, jar: Figures, strained: Figures, finished: Figures): Reckoning["shares"] {
   const liquids = p.lines.filter((l) => !l.stuff.plant);
   const ml = (lines: readonly Resolved[]): number => lines.reduce((s, l) => s + l.grams / l.stuff.density, 0);
   const honeyMl = ml(liquids.filter((l) => isSweet(l.stuff)));
   const sweetenedAfter = liquids.some((l) => l.stage === "finish" && isSweet(l.stuff));
   const against = sweetenedAfter ? strained.ml.value : ml(liquids.filter((l) => !isSweet(l.stuff)));
   if (!(honeyMl > 0 && against > 0)) return undefined;
+  const passed = Math.min(1, strained.ml.value / Math.max(1, jar.ml.value));
   return {
     honeyOfLiquid: honeyMl / against,
-    honeyOfFinished: honeyMl / Math.max(finished.ml.value, honeyMl),
+    // Of what was poured before the cloth the marc keeps its share.
+    honeyOfFinished: (honeyMl * (sweetenedAfter ? 1 : passed)) / Math.max(finished.ml.value, 1),
     sugarByWeight: finished.brix.value / 100,
   };
 }
@@ -136,7 +138,7 @@ export function reckonProgram(p: Program): Reckoning {
     verdict: verdictOf(facts, [...vetoesOf(p, facts, solidsLeft), ...befell]),
     refused,
     cooling,
-    shares: sharesOf(p, strained, finished),
+    shares: sharesOf(p, jar, strained, finished),
   };
 }
 

@@ -22,6 +22,14 @@ const [TOO_MUCH, TOO_LITTLE] = [1.08, 0.02];
 
 const fine = ok(undefined);
 
+const entryOf = ({ stuff }: Draft, grams: number): Entry => ({
+  composition: stuff.composition,
+  grams,
+  plant: stuff.plant,
+  extraction: stuff.extraction,
+  retention: stuff.retention,
+});
+
 /** Walks the steps in order; amounts that depend on the liquid of the moment are solved when their turn comes. */
 export class Walk {
   readonly entries: Entry[] = [];
@@ -100,12 +108,8 @@ export class Walk {
         return fail(fault("OutOfRange", "That amount cannot be reckoned.", path));
       this.operations.push({ op: "add", entry: this.entries.length });
       this.entries.push({
-        composition: stuff.composition,
-        grams,
+        ...entryOf(d, grams),
         ...(perMl.value === undefined ? {} : { perMl: perMl.value }),
-        plant: stuff.plant,
-        extraction: stuff.extraction,
-        retention: stuff.retention,
       });
       this.lines.push({
         line,
@@ -124,10 +128,22 @@ export class Walk {
     return fine;
   }
 
+  /** The liquid as it will be once everything of this step has soaked but the line itself: plant water and solubles count. */
+  private soaked(d: Draft): Mixture {
+    const entries = [...this.entries];
+    const operations = [...this.operations];
+    for (const x of this.drafts) {
+      if (x.step !== d.step || x.place <= d.place || !x.stuff.plant || x.grams === undefined) continue;
+      operations.push({ op: "add", entry: entries.length });
+      entries.push(entryOf(x, x.grams));
+    }
+    return Float64Array.from(run(entries, [...operations, { op: "soak" }]).account.liquid);
+  }
+
   /** An amount measured against the liquid of the moment. @returns g for each mL of it */
   private solve(d: Draft, path: (string | number)[]): Result<number | undefined> {
-    const liquid = this.liquid();
-    const ml = volumeOf(liquid);
+    const { plainMl } = run(this.entries, this.operations).account;
+    const ml = plainMl || volumeOf(this.liquid());
     if (d.amount.kind === "of-liquid") {
       if (!(ml > 0))
         return fail(
@@ -141,7 +157,7 @@ export class Walk {
       d.tolerance = 0.02;
       d.because = `${d.line.amount}, of ${Math.round(ml)} mL`;
     } else if (d.amount.kind === "goal") {
-      const solved = solveGoal(liquid, d.stuff, d.amount.goal, d.amount.target);
+      const solved = solveGoal(this.soaked(d), d.stuff, d.amount.goal, d.amount.target);
       if (!solved.ok) return fail(...under(path, solved.faults));
       d.grams = solved.value;
       d.tolerance = 0.01;

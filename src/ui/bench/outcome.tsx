@@ -10,7 +10,8 @@ import { type Cost, printMoney } from "@/core/stores/cost";
 import type { Empties } from "@/core/stores/item";
 import { KeepingChart } from "../figures/keeping-chart";
 import { useUnits } from "../kit/units";
-import { distanceWords, verdictHead, verdictWhy } from "../plan/verdict-words";
+import { distanceWords } from "@/core/keeping/reasons";
+import { verdictHead, verdictWhy } from "../plan/verdict-words";
 import type { Doubt } from "./made";
 
 interface Props {

@@ -1,43 +1,6 @@
 import type { Reckoning } from "@/core/reckoning/reckon";
-import type { Condition } from "@/core/keeping/rows";
-import type { Distance, Verdict } from "@/core/keeping/verdict";
-
-const NAMES: Readonly<Record<Condition["quantity"], string>> = {
-  abv: "alcohol",
-  delle: "Delle number",
-  brix: "sweetness",
-  aw: "water activity",
-  dryness: "water activity of the sugars",
-  acetic: "acetic acid",
-  ph: "pH",
-  index: "acid and sugar index",
-  water: "water",
-  glycerol: "glycerin",
-};
-const SUFFIX: Readonly<Record<Condition["quantity"], string>> = {
-  abv: " % vol",
-  delle: "",
-  brix: " °Bx",
-  aw: "",
-  dryness: "",
-  acetic: " %",
-  ph: "",
-  index: "",
-  water: " %",
-  glycerol: " %",
-};
-function places(q: Condition["quantity"]): number {
-  if (q === "aw" || q === "dryness") return 2;
-  return q === "index" || q === "delle" || q === "brix" ? 0 : 1;
-}
-
-/** “pH at most 4.0, wants 4.2 or less”: a quantity at the end that hurts, against its line. */
-export function distanceWords(d: Distance): string {
-  const q = d.condition.quantity;
-  const n = (x: number): string => x.toFixed(places(q)) + SUFFIX[q];
-  const least = d.condition.is === "at least";
-  return `${NAMES[q]} ${least ? "at least" : "at most"} ${n(d.at)}, ${d.met ? "needs" : "would need"} ${n(d.condition.line)} ${least ? "or more" : "or less"}`;
-}
+import { distanceWords, headed, reasonsOf } from "@/core/keeping/reasons";
+import type { Verdict } from "@/core/keeping/verdict";
 
 /** The verdict in one line: the place, and how long. */
 export function verdictHead(v: Verdict): { place: string; life: string } {
@@ -47,17 +10,12 @@ export function verdictHead(v: Verdict): { place: string; life: string } {
   return { place: v.coolDark ? "Cupboard, cool and dark:" : "Cupboard:", life: `${v.life.words}.` };
 }
 
-/** A first letter made large, except where it is a sign: pH stays pH. */
-const sentence = (words: string): string =>
-  words.startsWith("pH") ? words : `${words[0]!.toUpperCase()}${words.slice(1)}`;
-
 /** Why, with the numbers. */
 export function verdictWhy(v: Verdict, r: Reckoning): string[] {
-  const out = [`${sentence(v.row.words)}.`];
-  for (const veto of v.vetoes) out.push(`No cupboard: ${veto.words}.`);
+  const out = reasonsOf(v);
   if (v.distances.length > 0) {
     const words = v.distances.map(distanceWords).join("; ");
-    if (words) out.push(`${sentence(words)}.`);
+    if (words) out.push(`${headed(words)}.`);
   }
   if (
     r.finished.abv.high <= 15 &&

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { reckonBatch } from "@/core/journal/reckon";
+import { heldBy } from "@/core/label/held";
 import { type Label, contentsOf, labelOf } from "@/core/label/label";
 import { db } from "@/store/db";
 import { batchOf } from "@/store/journal";
@@ -16,6 +17,14 @@ export async function labelsOf(id: string): Promise<{ code: string; labels: Labe
   if (!r.ok) return undefined;
   return {
     code: batch.code,
-    labels: batch.bottles.map((b) => labelOf(batch, b, contentsOf(r.value.program), r.value.cautions)),
+    labels: batch.bottles.map((b) =>
+      labelOf(
+        batch,
+        b,
+        contentsOf(r.value.program),
+        r.value.cautions,
+        heldBy(batch.verdict!, r.value, b.place).verdict,
+      ),
+    ),
   };
 }

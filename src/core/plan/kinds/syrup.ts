@@ -7,7 +7,7 @@ const WAYS: readonly Way[] = [
     name: "Strong decoction, honey one to one, fridge",
     cautious: true,
     vessel: "pot",
-    why: "For those who want honey unboiled; keeps weeks in the fridge, not in a cupboard.",
+    why: "For those who want honey unboiled; raw honey so thinned ferments, so it is made small and used within a week or two.",
     steps: [
       add(herb, of("water", "1 L")),
       { do: "simmer", for: "30 min" },

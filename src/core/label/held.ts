@@ -1,0 +1,24 @@
+import type { BatchReckoning } from "../journal/reckon";
+import type { Bottle, IssuedVerdict } from "../journal/events";
+import { daysIn, issue } from "./label";
+
+/** The promise a bottle stands under today. */
+export interface Held {
+  readonly verdict: IssuedVerdict;
+  /** Today's rules or figures promise less than its label does: a new label is wanted. */
+  readonly shortened: boolean;
+}
+
+const KEPT = { "do-not-keep": 0, fridge: 1, cupboard: 2 } as const;
+
+/**
+ * The shorter of what was issued at bottling and what is reckoned today, for a bottle in a place. It shortens at once; it lengthens only by
+ * bottling or labelling anew. A batch that no longer reckons keeps what was issued.
+ */
+export function heldBy(issued: IssuedVerdict, now: BatchReckoning | undefined, place: Bottle["place"]): Held {
+  if (!now) return { verdict: issued, shortened: false };
+  const today = issue(now.reckoning.verdict);
+  const days = (v: IssuedVerdict): number => (v.place === "do-not-keep" ? 0 : daysIn(v, place));
+  const shorter = days(today) < days(issued) || KEPT[today.place] < KEPT[issued.place];
+  return shorter ? { verdict: today, shortened: true } : { verdict: issued, shortened: false };
+}
