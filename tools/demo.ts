@@ -207,7 +207,7 @@ const STORIES: readonly Story[] = [
     way: "oxymel-even",
     vessel: "m-1000",
     herbs: [herb("hyssop", "1½ cups", dried), herb("fennel-seed", "3 tbsp", { ...dried, cut: "crushed" })],
-    pour: { "cider-vinegar": { strength: "5.2 %" }, honey: { material: "heather-honey" } },
+    pour: { "cider-vinegar": { strength: "5.2 %" }, honey: { material: "heather-honey", water: 16.8 } },
     change: (p) => ({
       ...p,
       meantFor: ["the keeper", "the boatwright"],
@@ -362,7 +362,7 @@ const STORES: readonly (readonly [day: string, item: StoreItem | Omit<Lot, "gram
   lotKept("2026-10-14", "cider-vinegar", "5 L", 9.5, { strength: "5 %", from: "market boat" }),
   lotKept("2026-10-14", "cider-vinegar", "1.5 L", 4.2, { strength: "6 %", from: "market boat" }),
   lotKept("2026-10-30", "home-vinegar", "2 L", 0, { from: "the windfalls of last year" }),
-  lotKept("2026-08-22", "heather-honey", "3 kg", 30, { from: "the moor hives" }),
+  lotKept("2026-08-22", "heather-honey", "3 kg", 30, { water: 16.8, from: "the moor hives, set and dry" }),
   lotKept("2026-10-05", "late-honey", "1.8 kg", 12, { water: 19.6, from: "the towpath hives, taken late" }),
   lotKept("2026-10-18", "spirit-50", "700 mL", 17, { strength: "50 %", from: "market boat" }),
   lotKept("2026-10-18", "spirit-95", "500 mL", 21, { strength: "95 %", from: "market boat" }),

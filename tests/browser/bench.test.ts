@@ -575,7 +575,7 @@ describe("stores and household", () => {
     expect(await words(page)).toMatch(/the lodger\s+born 1980-04; takes a blood thinner/);
     await bench("fire-cider", "m-1000");
     await put("8 cloves garlic, fresh");
-    await says(page, "Garlic may add to a blood thinner, or to bleeding in an operation: the lodger.");
+    await says(page, "Garlic may add to the blood thinner the lodger takes.");
     expect(page.errors).toEqual([]);
   });
   test("an own jar is measured; a jar of no height is told what would be right", async () => {

@@ -179,6 +179,13 @@ describe("cautions hold on the server too", () => {
     ).toMatchObject({ ok: false, fault: { name: "Never" } });
   });
   test("a stop that comes up after it began wants a reason at the step, and the journal keeps it", async () => {
+    const stranger = await begin(
+      home.sql,
+      { id: randomUUID(), key: randomUUID(), plan: { ...PLAN, meantFor: ["the keeper"] }, reasons: {} },
+      { ...PLAN, meantFor: ["the keeper"] },
+    );
+    expect(stranger).toMatchObject({ ok: false, fault: { name: "Never" } });
+    await put({ what: "person", name: "the keeper", flags: [], allergies: [] });
     const b = await begin(
       home.sql,
       { id: randomUUID(), key: randomUUID(), plan: { ...PLAN, meantFor: ["the keeper"] }, reasons: {} },

@@ -31,7 +31,9 @@ const wordsOf = (text: string): string[] =>
   tokensOf(text)
     .filter((t) => t.kind === "word")
     .map((t) => nameWord(t.low));
-const said = (allergy: string): string[] => wordsOf(allergy).filter((w) => !EMPTY.has(w));
+/** What is said, without what stands in brackets. */
+const said = (allergy: string): string[] =>
+  wordsOf(allergy.replace(/\([^)]*\)/g, " ")).filter((w) => !EMPTY.has(w));
 
 /** Whether all of these words stand side by side in those. */
 const holds = (all: readonly string[], some: readonly string[]): boolean =>
@@ -63,7 +65,9 @@ export function reactionTo(l: Resolved, p: Person): Reaction | undefined {
     }
     const family = familiesNamed(to).find((f) => familiesOf(l.stuff.latin).includes(f));
     const meant = materialNamed(words.join(" "));
-    const named = meant?.row.id === l.stuff.id || namesOf(l).some((n) => holds(wordsOf(n), words));
+    const named =
+      meant?.row.id === l.stuff.id ||
+      namesOf(l).some((n) => holds(wordsOf(n), words) || holds(words, wordsOf(n)));
     if (named && family?.id !== "daisy" && family?.id !== "cashew") return { by: "name", to };
     if (family) return { by: "family", to, family };
     if (named) return { by: "name", to };

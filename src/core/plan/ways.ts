@@ -32,7 +32,12 @@ const USUAL: Readonly<Record<Exclude<Role, "herb">, string>> = {
 };
 
 /** What a household pours where nothing is chosen, by role: the bottle that stands on its shelf. */
-export type Usual = Readonly<Partial<Record<Role, string>>>;
+export interface Bottle {
+  readonly material: string;
+  /** % water of a honey, as the household measured it. */
+  readonly water?: number;
+}
+export type Usual = Readonly<Partial<Record<Role, Bottle>>>;
 
 /** What a way is made with where the plan chooses nothing. */
 export interface Bench {
@@ -45,15 +50,17 @@ export const PLAIN_BENCH: Bench = { jar: "us-quart", pot: "p-3000", usual: {} };
 function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids): Line {
   const role = w.role as Exclude<Role, "herb">;
   const mine = lines.find((l) => roleOf(l) === role);
-  const material = w.material ?? mine?.material ?? bench.usual[role] ?? USUAL[role];
+  const material = w.material ?? mine?.material ?? bench.usual[role]?.material ?? USUAL[role];
   const keep = mine && mine.material === material ? mine : undefined;
+  const shelf = bench.usual[role];
+  const water = (keep ?? (shelf?.material === material ? shelf : undefined))?.water;
   const fresh: Nameless<Line> = { material, amount: w.amount ?? "1 part" };
   return {
     ...fresh,
     // The bottle stays the same line, whatever way it is poured.
     id: mine?.id ?? ids.next(),
     ...(keep?.strength ? { strength: keep.strength } : {}),
-    ...(keep?.water !== undefined ? { water: keep.water } : {}),
+    ...(water !== undefined ? { water } : {}),
     ...(keep?.from ? { from: keep.from } : {}),
   };
 }

@@ -102,7 +102,7 @@ export function kinOf(names: readonly string[], latin: string | undefined): Kin 
     (k) =>
       sameLatin(lower(latin), k.latin) ||
       all.some((w) => holds(w, k.words) || holds(w, k.bare) || runsTogether(w, k.words.join(""))) ||
-      names.some((x) => sameLatin(lower(x), k.latin)),
+      (k.latin !== "" && all.some((w) => holds(w, wordsOf(k.latin)))),
   );
   const near = is.length > 0 ? undefined : KNOWN.find((k) => all.some((w) => isNear(w, k)));
   const kin: Kin = {

@@ -93,7 +93,14 @@ export function usualOf(lots: readonly LotOnHand[]): Usual {
     const g = lots.filter((x) => x.material === l.material).reduce((s, x) => s + x.leftG, 0);
     if (g > (most.get(role)?.g ?? 0)) most.set(role, { material: l.material, g });
   }
-  return Object.fromEntries([...most].map(([role, { material }]) => [role, material]));
+  const waterOf = (material: string): number | undefined =>
+    lots.filter((l) => l.material === material).sort((a, b) => b.leftG - a.leftG)[0]?.water;
+  return Object.fromEntries(
+    [...most].map(([role, { material }]) => {
+      const water = waterOf(material);
+      return [role, { material, ...(water === undefined ? {} : { water }) }];
+    }),
+  );
 }
 
 /**

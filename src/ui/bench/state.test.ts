@@ -43,7 +43,10 @@ describe("a clear Bench", () => {
   test("pours what the household has", () =>
     expect(
       linesOf(
-        fresh("us", { ...JAR, usual: { sweet: "heather-honey", vinegar: "red-wine-vinegar" } }).plan,
+        fresh("us", {
+          ...JAR,
+          usual: { sweet: { material: "heather-honey" }, vinegar: { material: "red-wine-vinegar" } },
+        }).plan,
       ).map((l) => l.material),
     ).toEqual(["red-wine-vinegar", "heather-honey"]));
   test("a herb stands before what is poured over it; a liquid after", () => {

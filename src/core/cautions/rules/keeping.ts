@@ -21,9 +21,10 @@ const THINNED = 0.6;
 
 /** Whether it is sealed, or works at room temperature for a day or more: where what grows without air has its time. */
 const standsWarm = (s: Situation): boolean =>
-  s.reckoning.honeyAlone ||
-  s.reckoning.verdict.row.cupboard !== null ||
-  s.program.standings.some((x) => x.in !== "fridge" && x.days.high >= 1);
+  s.reckoning.working.because !== "glycerin" &&
+  (s.reckoning.honeyAlone ||
+    s.reckoning.verdict.row.cupboard !== null ||
+    s.program.standings.some((x) => x.in !== "fridge" && x.days.high >= 1));
 
 /** What would make a jar of this kind strong enough to stand. */
 const STRONGER: Readonly<Record<Kind, string>> = {
@@ -200,7 +201,7 @@ export const KEEPING: readonly Rule[] = [
       s.reckoning.strained.aw.value > 0.92
         ? [
             {
-              severity: "caution",
+              severity: "note",
               says: "Warm and not sour: it must not stand.",
               todo: "From 60 to 21 °C within two hours and to 5 °C within six; stand the pot in cold water.",
               about: {
