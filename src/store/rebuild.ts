@@ -26,7 +26,7 @@ export async function rebuild(sql: Sql): Promise<number> {
     await tx`delete from bottle`;
     await tx`delete from batch`;
     await tx`delete from store_item`;
-    await tx`insert into read_rules (rules) values (${RULES_VERSION}) on conflict (only) do update set rules = excluded.rules`;
+    await tx`insert into read_rules (rules) values (${RULES_VERSION}) on conflict (one) do update set rules = excluded.rules`;
     return (await project(tx, BATCHES)) + (await project(tx, STORED)) + (await project(tx, SETTINGS));
   })) as number;
 }

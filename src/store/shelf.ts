@@ -28,12 +28,14 @@ export interface CellarLine {
   readonly ml: number;
   readonly place: string;
   readonly best_by: string;
+  /** Today's rules promise less than its label: a new one is wanted. */
+  readonly shortened: boolean;
 }
 
 /** Bottles by batch and place, first to go first; `most` of them. */
 export async function cellar(sql: Sql, most = 60): Promise<CellarLine[]> {
   return sql<CellarLine[]>`
-    select b.id as batch_id, b.code, b.name, b.kind, count(*)::int as bottles, sum(x.ml)::float8 as ml, x.place, x.best_by
+    select b.id as batch_id, b.code, b.name, b.kind, count(*)::int as bottles, sum(x.ml)::float8 as ml, x.place, x.best_by, bool_or(x.shortened) as shortened
     from bottle x join batch b on b.id = x.batch_id
     group by b.id, b.code, b.name, b.kind, x.place, x.best_by order by x.best_by, b.code limit ${most}`;
 }

@@ -185,7 +185,8 @@ describe("cautions hold on the server too", () => {
       { ...PLAN, meantFor: ["the keeper"] },
     );
     expect(stranger).toMatchObject({ ok: false, fault: { name: "Never" } });
-    await put({ what: "person", name: "the keeper", flags: [], allergies: [] });
+    const keeper = randomUUID();
+    await put({ what: "person", name: "the keeper", flags: [], allergies: [] }, keeper);
     const b = await begin(
       home.sql,
       { id: randomUUID(), key: randomUUID(), plan: { ...PLAN, meantFor: ["the keeper"] }, reasons: {} },
@@ -193,7 +194,7 @@ describe("cautions hold on the server too", () => {
     );
     if (!b.ok) throw new Error();
     // Since then the keeper has written down an allergy.
-    await put({ what: "person", name: "the keeper", flags: [], allergies: ["thyme"] });
+    await put({ what: "person", name: "the keeper", flags: [], allergies: ["thyme"] }, keeper, 1);
     const strain = (reasons?: Record<string, string>) =>
       write(home.sql, b.state.id, {
         key: randomUUID(),

@@ -40,6 +40,11 @@ export default async function Cellar() {
                     </span>
                     <span className={left < 0 ? "text-rust font-bold" : ""}>
                       {left < 0 ? "past" : "best by"} {printDay(l.best_by, "year")}
+                      {l.shortened && (
+                        <Link href={`/batch/${l.batch_id}/label`} className="block font-normal">
+                          sooner than its label; print a new one
+                        </Link>
+                      )}
                     </span>
                   </li>
                 );

@@ -1,3 +1,4 @@
+import type { Seen } from "./events";
 import { linesOf } from "../plan/edit";
 import { type Happened, NOTHING_HAPPENED } from "../plan/happened";
 import type { Line, Plan, Step, Wringing } from "../plan/plan";
@@ -15,7 +16,14 @@ export interface Making {
   readonly extras: readonly { readonly line: Line; readonly step: string | undefined }[];
   readonly topUps: readonly Line[];
   /** The first straining, with the measure as typed. */
-  readonly strained: { readonly measured: string; readonly how: Wringing } | undefined;
+  readonly strained:
+    | {
+        readonly measured: string;
+        readonly how: Wringing;
+        /** What was seen on opening it. */
+        readonly seen?: readonly Seen[] | undefined;
+      }
+    | undefined;
   /** What went into the strained liquid, in place of what the plan foresaw. */
   readonly finished: readonly Line[] | undefined;
 }
@@ -86,8 +94,22 @@ function withFinish(plan: Plan, lines: readonly Line[] | undefined): Plan {
 export function asDone(plan: Plan, m: Making): AsDone {
   const made = withFinish(withTopUps(withTicks(plan, m), m.topUps), m.finished);
   const cut = made.steps[firstStrain(made.steps)];
-  const strained = m.strained && cut?.do === "strain" ? [{ step: cut.id, ...m.strained }] : [];
-  return { plan: made, happened: { ...NOTHING_HAPPENED, strained } };
+  const { measured, how, seen = [] } = m.strained ?? {};
+  const strained =
+    measured !== undefined && cut?.do === "strain"
+      ? [{ step: cut.id, measured, ...(how ? { how } : {}) }]
+      : [];
+  const sound = seen.includes("herb-above-sound");
+  return {
+    plan: made,
+    happened: {
+      ...NOTHING_HAPPENED,
+      strained,
+      herbStoodAbove: sound || seen.includes("herb-above"),
+      lookedOver: sound,
+      layersUnmixed: seen.includes("unmixed"),
+    },
+  };
 }
 
 /** Planned lines nobody has ticked in yet, in order. */

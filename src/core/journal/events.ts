@@ -69,6 +69,10 @@ export const Bottle = z.strictObject({
 });
 export type Bottle = z.infer<typeof Bottle>;
 
+/** What may be seen of a jar when it is opened to be strained. */
+export const SEEN = ["herb-above", "herb-above-sound", "unmixed"] as const;
+export type Seen = (typeof SEEN)[number];
+
 const MEASURED = ["temperature", "ph", "brix", "gravity", "depth", "weight", "taste", "level"] as const;
 
 /**
@@ -108,7 +112,13 @@ export const BODIES = {
     by: z.string().max(40).optional(),
   }),
   noted: z.strictObject({ text: z.string().min(1).max(2000) }),
-  strained: z.strictObject({ measured: z.string().max(60), how: z.enum(WRINGING), reasons }),
+  strained: z.strictObject({
+    measured: z.string().max(60),
+    how: z.enum(WRINGING),
+    /** What was seen on opening it. */
+    seen: z.array(z.enum(SEEN)).max(SEEN.length).optional(),
+    reasons,
+  }),
   /** What went into the strained liquid; replaces what the plan foresaw after straining. */
   finished: z.strictObject({ lines: z.array(Line).max(20), reasons }),
   bottled: z.strictObject({

@@ -139,8 +139,11 @@ class Folding {
 
   get making(): Making {
     const { lines, extras, topUps, finished, strained } = this;
-    const measured = strained && { measured: strained.body.measured, how: strained.body.how };
-    return { lines, extras, topUps, finished, strained: measured };
+    const { measured, how, seen } = strained?.body ?? {};
+    return {
+      ...{ lines, extras, topUps, finished },
+      strained: measured === undefined ? undefined : { measured, how: how!, seen },
+    };
   }
 }
 

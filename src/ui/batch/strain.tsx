@@ -2,12 +2,15 @@
 import { useState } from "react";
 import type { Batch } from "@/core/journal/fold";
 import { WRINGING, type Step, type Wringing } from "@/core/plan/plan";
+import { type Seen } from "@/core/journal/events";
+import { whereItWent } from "@/core/reckoning/went";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
 import { useDraft } from "../kit/draft";
 import { useUnits } from "../kit/units";
 import { verdictHead } from "../plan/verdict-words";
 import { Notes, StageCautions } from "../plan/cautions";
+import { LiquidWent } from "../plan/went";
 import { WRINGING_WORDS } from "../plan/step-words";
 import { useStops } from "./stops";
 import { useWrite } from "./write";
@@ -25,6 +28,47 @@ function strainedBy(batch: Batch, how: Wringing): Batch {
   return { ...batch, plan: { ...batch.plan, steps } };
 }
 
+interface Kept {
+  readonly measured: string;
+  readonly how: Wringing;
+  readonly seen: readonly Seen[];
+}
+
+const SEEN_WORDS: Readonly<Record<Seen, string>> = {
+  "herb-above": "Herb stood above the liquid",
+  "herb-above-sound": "and I looked it over: no mould, no wrong smell",
+  unmixed: "The layers were never stirred through",
+};
+
+/** What is seen on opening the jar: it decides how long the bottle is good for. */
+function WhatWasSeen({ seen, change }: { seen: readonly Seen[]; change: (to: readonly Seen[]) => void }) {
+  const above = seen.includes("herb-above") || seen.includes("herb-above-sound");
+  const put = (one: Seen, on: boolean): void =>
+    change(on ? [...seen, one] : seen.filter((x) => x !== one && (one !== "herb-above" || x === "unmixed")));
+  const shown: readonly Seen[] = above
+    ? ["herb-above", "herb-above-sound", "unmixed"]
+    : ["herb-above", "unmixed"];
+  return (
+    <fieldset className="py-3">
+      <legend className="ruled-head w-full">What do you see on opening it?</legend>
+      {shown.map((one) => (
+        <label
+          key={one}
+          className={`flex items-center gap-3 min-h-12 cursor-pointer ${one === "herb-above-sound" ? "pl-9" : ""}`}
+        >
+          <input
+            type="checkbox"
+            className="w-6 h-6 accent-cobalt shrink-0"
+            checked={seen.includes(one)}
+            onChange={(e) => put(one, e.target.checked)}
+          />
+          {SEEN_WORDS[one]}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
 /** Strain: measure what comes out. Big targets, one thing at a time. */
 export function Strain({ batch, company }: { batch: Batch; company: Company }) {
   const units = useUnits();
@@ -32,16 +76,18 @@ export function Strain({ batch, company }: { batch: Batch; company: Company }) {
   const planned = batch.plan.steps.find((s) => s.do === "strain");
   const draft = useDraft(
     `jolly-strain-${batch.id}`,
-    { measured: "", how: planned?.do === "strain" ? planned.how : ("wrung" as Wringing) },
+    { measured: "", how: planned?.do === "strain" ? planned.how : ("wrung" as Wringing), seen: [] } as Kept,
     (k) =>
-      k && typeof k === "object" && "measured" in k ? (k as { measured: string; how: Wringing }) : undefined,
+      k && typeof k === "object" && "measured" in k
+        ? { ...(k as Kept), seen: (k as Partial<Kept>).seen ?? [] }
+        : undefined,
   );
   const [checked, setChecked] = useState<readonly number[]>([]);
-  const { measured, how } = draft.value;
+  const { measured, how, seen } = draft.value;
   // Before it is measured, what the chosen way of straining is likely to give.
   const withHow = (m?: string) =>
     m
-      ? reckonBatch(batch, { ...batch.making, strained: { measured: m, how } }, company)
+      ? reckonBatch(batch, { ...batch.making, strained: { measured: m, how, seen } }, company)
       : reckonBatch(strainedBy(batch, how), undefined, company);
   const guess = withHow();
   const got = measured.trim() === "" ? undefined : withHow(measured);
@@ -98,15 +144,20 @@ export function Strain({ batch, company }: { batch: Batch; company: Company }) {
             ))}
           </div>
         </fieldset>
+        <WhatWasSeen seen={seen} change={(to) => draft.set((d) => ({ ...d, seen: to }))} />
         <form
           onSubmit={(e) => {
             e.preventDefault();
             if (!got?.ok || stops.stopped) return;
-            void write("strained", { measured, how, ...stops.body }, () => {
-              draft.clear();
-              router.push(`/batch/${batch.id}/${finishes ? "finish" : "bottle"}`);
-              router.refresh();
-            });
+            void write(
+              "strained",
+              { measured, how, ...(seen.length > 0 ? { seen } : {}), ...stops.body },
+              () => {
+                draft.clear();
+                router.push(`/batch/${batch.id}/${finishes ? "finish" : "bottle"}`);
+                router.refresh();
+              },
+            );
           }}
         >
           <label htmlFor="measured" className="font-bold block pt-2">
@@ -160,6 +211,12 @@ export function Strain({ batch, company }: { batch: Batch; company: Company }) {
               </>
             )}
           </p>
+          {got?.ok && (
+            <LiquidWent
+              went={whereItWent(got.value.program, got.value.reckoning)}
+              head="Where the liquid went"
+            />
+          )}
           <button
             type="submit"
             className="slab text-[1.25rem] mt-3 min-h-14"

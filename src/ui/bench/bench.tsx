@@ -296,6 +296,7 @@ function OutcomeSide({
       <Outcome
         r={shown.reckoning}
         care={shown.care}
+        went={shown.went}
         cost={shown.cost}
         kind={plan.kind}
         empties={empties}

@@ -9,6 +9,7 @@ import type { Context } from "@/core/reckoning/context";
 import { vesselOfPlan } from "@/core/reckoning/find";
 import type { Program } from "@/core/reckoning/program";
 import { type Reckoning, reckonProgram } from "@/core/reckoning/reckon";
+import { type Went, whereItWent } from "@/core/reckoning/went";
 import { resolve } from "@/core/reckoning/resolve";
 import { type Cost, costOf } from "@/core/stores/cost";
 import type { LotOnHand } from "@/core/stores/stores";
@@ -26,6 +27,7 @@ export interface Reckoned {
   readonly program: Program;
   readonly reckoning: Reckoning;
   readonly care: Care;
+  readonly went: Went;
   readonly cost: Cost;
 }
 
@@ -107,7 +109,8 @@ function reckoned(plan: Plan, around: Around): Pick<Made, "faults" | "now"> {
   const reckoning = reckonProgram(program.value);
   const care = careOf(program.value, reckoning.fit, reckoning.working);
   const cost = costOf(program.value, reckoning, around.lots);
-  return { faults: NONE, now: { program: program.value, reckoning, care, cost } };
+  const went = whereItWent(program.value, reckoning);
+  return { faults: NONE, now: { program: program.value, reckoning, care, went, cost } };
 }
 
 /**

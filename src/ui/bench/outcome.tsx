@@ -12,10 +12,13 @@ import { KeepingChart } from "../figures/keeping-chart";
 import { useUnits } from "../kit/units";
 import { distanceWords } from "@/core/keeping/reasons";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
+import type { Went } from "@/core/reckoning/went";
+import { LiquidWent } from "../plan/went";
 import type { Doubt } from "./made";
 
 interface Props {
   readonly r: Reckoning;
+  readonly went: Went;
   readonly care: Care;
   readonly cost: Cost;
   readonly kind: Kind;
@@ -67,6 +70,7 @@ const Bottles = memo(function Bottles({
 /** What you will have: yield, ready day, where it keeps and why, bottles, cost, and what a spoon holds. */
 export const Outcome = memo(function Outcome({
   r,
+  went,
   care,
   cost,
   kind,
@@ -179,6 +183,7 @@ export const Outcome = memo(function Outcome({
           </>
         )}
       </dl>
+      <LiquidWent went={went} head="Where the liquid goes" />
     </section>
   );
 });

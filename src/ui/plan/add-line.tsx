@@ -156,7 +156,8 @@ export const AddLine = memo(function AddLine({
     },
   });
   const wrong = `${id}-wrong`;
-  const open = box.isOpen && offers.length > 0;
+  // Once it is asked about, the question stands in the list’s place and offers the same.
+  const open = box.isOpen && offers.length > 0 && says === "";
   return (
     <div className="relative py-2 scroll-mb-40">
       <label {...box.getLabelProps()} className="sr-only">

@@ -10,6 +10,7 @@ import { Diary } from "@/ui/batch/diary";
 import { cautionsAt } from "@/core/cautions/rules";
 import type { Stage } from "@/core/cautions/caution";
 import { StageCautions } from "@/ui/plan/cautions";
+import { heldBy } from "@/core/label/held";
 import { verdictHead, verdictWhy } from "@/ui/plan/verdict-words";
 import { VesselFigure } from "@/ui/figures/vessel";
 import { WindowBand } from "@/ui/figures/window-band";
@@ -144,6 +145,12 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           {batch.bottles.length > 0 && (
             <>
               <h2 className="ruled-head pt-5">Bottles</h2>
+              {batch.verdict && batch.bottles.some((b) => heldBy(batch.verdict!, r, b.place).shortened) && (
+                <p className="font-semibold py-1">
+                  Today’s rules promise less than the labels say; the shorter holds.{" "}
+                  <Link href={`/batch/${batch.id}/label`}>Print new labels.</Link>
+                </p>
+              )}
               <ul>
                 {batch.bottles.map((b) => (
                   <li key={b.id} className="py-1.5 border-b border-rule flex justify-between gap-3">

@@ -71,6 +71,21 @@ function Beneath({
           giveReason={p.giveReason}
         />
       ))}
+      {line.gathered === undefined && p.cautions.some((c) => c.id.startsWith("lookalike-")) && (
+        <p className="pl-8 flex gap-x-5">
+          {([true, false] as const).map((gathered) => (
+            <button
+              key={String(gathered)}
+              type="button"
+              className="plain min-h-11"
+              aria-label={`${name}: ${gathered ? "gathered" : "bought or grown"}`}
+              onClick={() => actions.change(line.id, (l) => ({ ...l, gathered }), `${line.id}-gathered`)}
+            >
+              {gathered ? "I gathered it" : "bought or grown"}
+            </button>
+          ))}
+        </p>
+      )}
     </>
   );
 }

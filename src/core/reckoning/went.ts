@@ -1,0 +1,67 @@
+import { type Run, run } from "../mixture/ledger";
+import { WATER } from "../mixture/components";
+import { volumeOf } from "../mixture/volume";
+import { isWet } from "../material/material";
+import { WRINGING, type Wringing } from "../plan/plan";
+import type { Program } from "./program";
+import type { Reckoning } from "./reckon";
+
+/** Where the liquid of a making went by its first straining, mL; each by the same ledger the verdict rests on. */
+export interface Went {
+  readonly poured: number;
+  /** Water and juice the plants gave. */
+  readonly fromPlants: number;
+  readonly boiledOff: number;
+  /** Held back in the marc, cloth and pot aside. */
+  readonly held: number;
+  /** On the cloth and the pot; typical, nobody measures it. */
+  readonly onCloth: number;
+  readonly out: number;
+  /** A closer wringing, and what it would still give; nothing where it does not pay. */
+  readonly wringMore: { readonly how: Wringing; readonly ml: number } | undefined;
+}
+
+/** What a cloth and a pot keep, mL: typical. */
+const ON_CLOTH = 10;
+/** More than a spoon and more than this share of what came out is worth wringing for. */
+const [PAYS_ML, PAYS_SHARE] = [15, 0.03];
+
+const strainedMl = (r: Run): number => volumeOf(r.strained);
+
+/** mL that would come out at each closer way of wringing than the first straining's own. */
+function closer(p: Program): Went["wringMore"] {
+  const at = p.operations.findIndex((o) => o.op === "strain");
+  const is = p.operations[at];
+  if (is?.op !== "strain") return undefined;
+  const upTo = p.operations.slice(0, at);
+  const as = (how: Wringing): number => strainedMl(run(p.entries, [...upTo, { op: "strain", how }]));
+  const now = is.measuredMl ?? as(is.how);
+  for (const how of WRINGING.slice(WRINGING.indexOf(is.how) + 1).reverse()) {
+    const more = as(how) - Math.max(now, as(is.how));
+    if (more > PAYS_ML && more > PAYS_SHARE * now) return { how, ml: more };
+  }
+  return undefined;
+}
+
+/** Where the liquid went. */
+export function whereItWent(p: Program, r: Reckoning): Went {
+  const jar = p.lines.filter((l) => l.stage === "jar");
+  const poured = jar.reduce((ml, l) => ml + (l.stuff.plant ? 0 : l.grams / l.stuff.density), 0);
+  const fromPlants = jar.reduce(
+    (g, l) => g + (isWet(l.stuff) ? l.grams * l.stuff.composition[WATER]! : 0),
+    0,
+  );
+  const strains = p.operations.some((o) => o.op === "strain");
+  const out = r.strained.ml.value;
+  const lost = strains ? Math.max(0, r.jar.ml.value - out) : 0;
+  const onCloth = Math.min(strains ? ON_CLOTH : 0, lost);
+  return {
+    poured,
+    fromPlants,
+    boiledOff: r.ledger.steamG,
+    held: lost - onCloth,
+    onCloth,
+    out,
+    wringMore: strains ? closer(p) : undefined,
+  };
+}

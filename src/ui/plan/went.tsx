@@ -1,0 +1,44 @@
+"use client";
+import { capital } from "@/core/words";
+import type { Went } from "@/core/reckoning/went";
+import { useUnits } from "../kit/units";
+import { WRINGING_WORDS } from "./step-words";
+
+/** Where the liquid goes, as a short account that ends in what comes out. */
+export function LiquidWent({ went, head }: { went: Went; head: string }) {
+  const units = useUnits();
+  const rows: readonly (readonly [string, number, "+" | "−" | ""])[] = [
+    ["poured", went.poured, ""],
+    ["from the plants", went.fromPlants, "+"],
+    ["boiled off", went.boiledOff, "−"],
+    ["held in the marc, about", went.held, "−"],
+    ["on cloth and pot, typical", went.onCloth, "−"],
+  ];
+  return (
+    <section aria-label={head} className="pt-3">
+      <h3 className="ruled-head">{head}</h3>
+      <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-[1.0625rem] pt-1">
+        {rows
+          .filter(([, ml]) => ml >= 1)
+          .map(([name, ml, sign]) => (
+            <div key={name} className="contents">
+              <dt className="text-ash">{name}</dt>
+              <dd className="text-right tabular-nums">
+                {sign} {units.volumeExact(ml)}
+              </dd>
+            </div>
+          ))}
+        <dt className="font-semibold border-t border-rule">comes out</dt>
+        <dd className="text-right tabular-nums font-semibold border-t border-rule">
+          {units.volumeExact(went.out)}
+        </dd>
+      </dl>
+      {went.wringMore && (
+        <p className="quiet pt-1">
+          {capital(WRINGING_WORDS[went.wringMore.how])}, it would give about{" "}
+          {Math.round(went.wringMore.ml / 5) * 5} mL more.
+        </p>
+      )}
+    </section>
+  );
+}
