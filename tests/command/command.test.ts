@@ -33,9 +33,35 @@ describe("./jolly reckon", () => {
       expect(r.code).toBe(0);
       const plan = readPlan(JSON.parse(readFileSync(join(EXAMPLES, name), "utf8")));
       const here = plan.ok ? reckon(plan.value) : undefined;
-      expect(JSON.parse(r.out)).toEqual(JSON.parse(JSON.stringify(here?.ok ? here.value : undefined)));
+      const { because, cautions, ...numbers } = JSON.parse(r.out) as {
+        because: string[];
+        cautions: { severity: string }[];
+      };
+      expect(numbers).toEqual(JSON.parse(JSON.stringify(here?.ok ? here.value : undefined)));
+      expect(because[0]).toMatch(/^[A-Z].*\.$/);
+      expect(cautions.length).toBeGreaterThan(2);
+      expect(cautions.every((c) => c.severity === "note")).toBe(true);
     },
   );
+  test.each([
+    [
+      "a caution stands against it: 1",
+      { material: "wormwood", form: "dried", amount: "1 cup" },
+      1,
+      "caution",
+    ],
+    ["a stop: 1", { material: "elderberry", form: "dried", amount: "1 cup" }, 1, "stop"],
+    ["a never: 3", { material: "foxglove", form: "dried", amount: "1 cup" }, 3, "never"],
+  ])("%s", (_, herb, code, severity) => {
+    const plan = JSON.parse(readFileSync(join(EXAMPLES, "oxymel.json"), "utf8")) as {
+      steps: { what: object[] }[];
+    };
+    plan.steps[0]!.what.unshift(herb);
+    const r = jolly("reckon", file("herb.json", plan));
+    expect([r.code, r.err]).toEqual([code, ""]);
+    const { cautions } = JSON.parse(r.out) as { cautions: { severity: string }[] };
+    expect(cautions[0]!.severity).toBe(severity);
+  });
   test("bad input exits 2 with a named error and the path of the field", () => {
     const plan = JSON.parse(readFileSync(join(EXAMPLES, "oxymel.json"), "utf8")) as {
       steps: { what: { amount: string }[] }[];

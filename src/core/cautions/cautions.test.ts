@@ -486,7 +486,7 @@ const CASES: readonly Case[] = [
   ],
   [
     "cool-it-fast",
-    "caution",
+    "note",
     [made("syrup-fridge", [dried("marshmallow-root", "1 cup")])],
     [made("oxymel-heated", [dried("thyme", "1 cup")])],
   ],

@@ -209,7 +209,7 @@ describe("the label", () => {
       keep: "Keep frozen; thaw in the fridge.",
       opened: "Once thawed: fridge, 7 days at most.",
     });
-    expect(leftAfterThaw(b.verdict!, "2026-11-07", "2026-11-17")).toBe(4);
+    expect(leftAfterThaw(b.verdict!, "2026-11-07", "2026-11-10")).toBe(4);
   });
   test("contents stand most first, and honey carries its warning", () => {
     expect(contentsOf(program)).toMatch(/^water, honey, horehound, caraway$/);

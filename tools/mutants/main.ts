@@ -1,0 +1,131 @@
+/**
+ * `./jolly mutants [ROOM…]`: breaks the deciding rooms of the core a little, three hundred times a room from a fixed seed (rows, lives and
+ * thresholds always among them), and tells which breakages that room's own tests pass over. Writes docs/mutants.md. By hand, not in CI.
+ */
+import { readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { join, relative } from "node:path";
+import { chance } from "../../tests/chance";
+import { type Breakage, breakagesOf } from "./breakages";
+import { harness } from "./harness";
+import { House } from "./house";
+
+const ROOT = join(import.meta.dirname, "../..");
+const CORE = join(ROOT, "src/core");
+const PAGE = join(ROOT, "docs/mutants.md");
+const SEED = 20_261_125;
+const SAMPLE = 300;
+const SWEEP_MS = 4000;
+/** Deciding rooms, the share their tests must notice, and whose tests beside their own speak for them. */
+const ROOMS: Readonly<Record<string, { readonly aim: number; readonly also: readonly string[] }>> = {
+  keeping: { aim: 85, also: [] },
+  cautions: { aim: 85, also: [] },
+  mixture: { aim: 85, also: ["reckoning/reckoning.test.ts"] },
+  reckoning: { aim: 75, also: ["advice/solving.test.ts"] },
+  care: { aim: 75, also: ["advice/planning.test.ts", "journal/journal.test.ts"] },
+  label: { aim: 75, also: ["journal/journal.test.ts"] },
+  cellar: { aim: 75, also: [] },
+};
+
+const filesIn = (room: string): string[] =>
+  (readdirSync(join(CORE, room), { recursive: true }) as string[])
+    .filter((f) => f.endsWith(".ts"))
+    .map((f) => join(CORE, room, f))
+    .sort();
+
+/** The sample of a room: all of its data, and the rest by lot. */
+function sampleOf(files: readonly string[]): Breakage[] {
+  const all = files.flatMap((f) => breakagesOf(f, readFileSync(f, "utf8")));
+  const c = chance(SEED);
+  const shuffle = (xs: readonly Breakage[]): Breakage[] =>
+    xs
+      .map((x) => [c.next(), x] as const)
+      .sort((a, b) => a[0] - b[0])
+      .map(([, x]) => x);
+  const data = shuffle(all.filter((b) => b.data));
+  const rest = shuffle(all.filter((b) => !b.data));
+  return [...data, ...rest].slice(0, SAMPLE);
+}
+
+interface Told {
+  readonly room: string;
+  readonly tried: number;
+  readonly killed: number;
+  readonly survivors: readonly Breakage[];
+  readonly minutes: number;
+}
+
+async function tryRoom(room: string): Promise<Told> {
+  const began = Date.now();
+  const files = filesIn(room);
+  const tests = [
+    ...files.filter((f) => f.endsWith(".test.ts")),
+    ...ROOMS[room]!.also.map((f) => join(CORE, f)),
+  ];
+  const sources = files.filter((f) => !f.endsWith(".test.ts"));
+  const house = new House();
+  house.open(tests);
+  const quickFirst: [number, string][] = [];
+  for (const t of tests) {
+    harness.clear();
+    house.declareWhole(t);
+    const at = Date.now();
+    const failed = await harness.run();
+    if (failed) throw new Error(`${relative(ROOT, t)} fails unbroken: ${failed}`);
+    const took = Date.now() - at;
+    // Sweeps over thousands of plans are left to the ordinary run: three hundred of them would take the day.
+    if (took < SWEEP_MS) quickFirst.push([took, t]);
+  }
+  quickFirst.sort((a, b) => a[0] - b[0]);
+  const survivors: Breakage[] = [];
+  const sample = sampleOf(sources);
+  for (const b of sample) {
+    const text = readFileSync(b.file, "utf8");
+    const broken = text.slice(0, b.at) + b.to + text.slice(b.at + b.length);
+    let killed = false;
+    for (const [, t] of quickFirst) {
+      harness.clear();
+      try {
+        house.declare(t, b.file, broken);
+        killed = (await harness.run()) !== undefined;
+      } catch {
+        killed = true;
+      }
+      if (killed) break;
+    }
+    if (!killed) survivors.push(b);
+  }
+  const minutes = (Date.now() - began) / 60_000;
+  return { room, tried: sample.length, killed: sample.length - survivors.length, survivors, minutes };
+}
+
+function pageOf(told: readonly Told[]): string {
+  const share = (t: Told): number => Math.round((100 * t.killed) / t.tried);
+  const head = `# Can the tests fail?\n\nMade by \`./jolly mutants\`, seed ${SEED}: small breakages of the rooms that decide, and how many of them their tests notice.\n\n| room | tried | noticed | wanted | minutes |\n|---|---|---|---|---|\n`;
+  const rows = told.map(
+    (t) => `| ${t.room} | ${t.tried} | ${share(t)} % | ${ROOMS[t.room]!.aim} % | ${t.minutes.toFixed(1)} |`,
+  );
+  const lists = told.map(
+    (t) =>
+      `## Passed over in ${t.room}\n\n${t.survivors.map((b) => `- \`${relative(CORE, b.file)}:${b.line}\` ${b.words.replace(/\s+/g, " ").slice(0, 90)}`).join("\n") || "None."}\n`,
+  );
+  return `${head}${rows.join("\n")}\n\n${lists.join("\n")}`;
+}
+
+async function main(): Promise<void> {
+  const asked = process.argv.slice(2);
+  const rooms = asked.length > 0 ? asked : Object.keys(ROOMS);
+  for (const r of rooms)
+    if (!ROOMS[r]) throw new Error(`the deciding rooms are ${Object.keys(ROOMS).join(", ")}`);
+  const told: Told[] = [];
+  for (const room of rooms) {
+    const t = await tryRoom(room);
+    told.push(t);
+    process.stdout.write(`${room}: ${t.killed} of ${t.tried} noticed, ${t.minutes.toFixed(1)} min\n`);
+    for (const b of t.survivors)
+      process.stdout.write(
+        `  ${relative(CORE, b.file)}:${b.line} ${b.words.replace(/\s+/g, " ").slice(0, 90)}\n`,
+      );
+  }
+  if (asked.length === 0) writeFileSync(PAGE, pageOf(told));
+}
+void main();
