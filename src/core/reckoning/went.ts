@@ -1,7 +1,5 @@
 import { type Run, run } from "../mixture/ledger";
-import { WATER } from "../mixture/components";
 import { volumeOf } from "../mixture/volume";
-import { isWet } from "../material/material";
 import { WRINGING, type Wringing } from "../plan/plan";
 import type { Program } from "./program";
 import type { Reckoning } from "./reckon";
@@ -9,8 +7,10 @@ import type { Reckoning } from "./reckon";
 /** Where the liquid of a making went by its first straining, mL; each by the same ledger the verdict rests on. */
 export interface Went {
   readonly poured: number;
-  /** Water and juice the plants gave. */
+  /** Water, juice and what dissolved of the plants. */
   readonly fromPlants: number;
+  /** What spirit and water, sugar and water close up by as they mix. */
+  readonly closedUp: number;
   readonly boiledOff: number;
   /** Held back in the marc, cloth and pot aside. */
   readonly held: number;
@@ -47,17 +47,16 @@ function closer(p: Program): Went["wringMore"] {
 export function whereItWent(p: Program, r: Reckoning): Went {
   const jar = p.lines.filter((l) => l.stage === "jar");
   const poured = jar.reduce((ml, l) => ml + (l.stuff.plant ? 0 : l.grams / l.stuff.density), 0);
-  const fromPlants = jar.reduce(
-    (g, l) => g + (isWet(l.stuff) ? l.grams * l.stuff.composition[WATER]! : 0),
-    0,
-  );
+  // By difference, so that the account adds up: volumes do not, masses do.
+  const gained = r.jar.ml.value + r.ledger.steamG - poured;
   const strains = p.operations.some((o) => o.op === "strain");
   const out = r.strained.ml.value;
   const lost = strains ? Math.max(0, r.jar.ml.value - out) : 0;
   const onCloth = Math.min(strains ? ON_CLOTH : 0, lost);
   return {
     poured,
-    fromPlants,
+    fromPlants: Math.max(0, gained),
+    closedUp: Math.max(0, -gained),
     boiledOff: r.ledger.steamG,
     held: lost - onCloth,
     onCloth,

@@ -10,6 +10,7 @@ export function LiquidWent({ went, head }: { went: Went; head: string }) {
   const rows: readonly (readonly [string, number, "+" | "−" | ""])[] = [
     ["poured", went.poured, ""],
     ["from the plants", went.fromPlants, "+"],
+    ["closed up in mixing", went.closedUp, "−"],
     ["boiled off", went.boiledOff, "−"],
     ["held in the marc, about", went.held, "−"],
     ["on cloth and pot, typical", went.onCloth, "−"],
