@@ -677,6 +677,37 @@ describe("what is asked of the maker", () => {
   );
 });
 
+describe("ware that gives something to what stands in it", () => {
+  const inWare = (plan: Plan, ware: NonNullable<Plan["ware"]>): string[] =>
+    raised({ ...plan, ware })
+      .filter((c) => c.severity === "stop")
+      .map((c) => c.id);
+  const brandy = made("tincture-jarful", [], {
+    steps: [
+      { do: "add", what: [dried("thyme", "1/3 jar"), line("brandy", "fill")] },
+      { do: "steep", for: "4 weeks" },
+      { do: "strain", how: "wrung" },
+    ],
+  });
+  const honey = HONEY(dried("lime-blossom", "1 cup"));
+  test.each<[NonNullable<Plan["ware"]>, string[], string[], string[]]>([
+    ["crystal", ["lead"], ["lead"], []],
+    ["unknown-glaze", ["lead"], ["lead"], []],
+    ["aluminium", ["reactive-ware"], [], []],
+    ["copper", ["reactive-ware"], [], []],
+    ["iron", ["reactive-ware"], [], []],
+    ["brass", ["reactive-ware"], [], []],
+    ["galvanised", ["reactive-ware"], [], []],
+    ["glass", [], [], []],
+    ["stainless", [], [], []],
+    ["enamel", [], [], []],
+  ])("%s: vinegar %j, brandy %j, dry honey %j", (ware, vinegar, spirit, sweet) => {
+    expect(inWare(VINEGAR(dried("thyme", "1 cup")), ware)).toEqual(vinegar);
+    expect(inWare(brandy, ware)).toEqual(spirit);
+    expect(inWare(honey, ware)).toEqual(sweet);
+  });
+});
+
 test("docs/cautions.md gives the basis of every rule, word for word", () => {
   const doc = readFileSync(join(__dirname, "../../../docs/cautions.md"), "utf8");
   expect(doc).toContain(basisTable());

@@ -19,6 +19,8 @@ import {
 
 const sour = (s: Situation): boolean =>
   s.program.lines.some((l) => l.stuff.class === "vinegar") || s.reckoning.jar.acid.value > 0.5;
+/** Spirit and wine draw lead as vinegar does: brandy kept in crystal, milligrams in a litre. */
+const strong = (s: Situation): boolean => s.program.lines.some((l) => l.stuff.class === "spirit");
 const hotSteps = (s: Situation): readonly number[] =>
   s.program.read.steps.flatMap((x, i) => (HEATS.has(x.do) ? [i] : []));
 
@@ -70,14 +72,14 @@ export const KITCHEN: readonly Rule[] = [
     stages: ["plan", "make", "bottle"],
     fires: (s) => {
       const v = s.program.vessel;
-      return v && sour(s) && (v.ware === "crystal" || v.ware === "unknown-glaze")
+      return v && (sour(s) || strong(s)) && (v.ware === "crystal" || v.ware === "unknown-glaze")
         ? [
             {
               severity: "stop",
               says:
                 v.ware === "crystal"
-                  ? "Lead crystal gives lead to anything sour."
-                  : "A crock of unknown glaze may give lead to anything sour.",
+                  ? "Lead crystal gives lead to anything sour or strong."
+                  : "A crock of unknown glaze may give lead to anything sour or strong.",
               todo: "Use plain glass, or a crock sold for food.",
               about: { what: "vessel" },
             },
