@@ -8,7 +8,8 @@ const CUP = 236.588;
 const TBSP = 14.7868;
 
 /**
- * Grams of a cup, a spoon or a piece, as public food tables have them (USDA FoodData Central, SR Legacy portion weights, rounded).
+ * Grams of a cup, a spoon or a piece, after the portion weights of public food tables (USDA FoodData Central, SR Legacy), written from memory and
+ * rounded: no table could be opened where this was written, so a figure that matters is to be looked up before it is trusted.
  * What we reckon with must lie within a quarter of them.
  */
 const CUPS: readonly (readonly [string, Form | undefined, Cut | undefined, number])[] = [

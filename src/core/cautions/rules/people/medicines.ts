@@ -27,7 +27,7 @@ export const MEDICINES: readonly Rule[] = [
     says: "{plants} {weakens|weaken} many medicines, and {people} {takes|take} one.",
     todo: "Not without a pharmacist's word on that very medicine.",
     general: {
-      severity: "note",
+      severity: "caution",
       says: "{plants} {weakens|weaken} many medicines.",
       todo: "Not for anyone on a medicine without a pharmacist's word.",
     },
