@@ -9,6 +9,7 @@ import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type 
 import { type Sql, connect } from "../src/store/db";
 import { importLines } from "../src/store/exchange";
 import { type Household as Settled, settle, usualHousehold } from "../src/store/household";
+import { rebuild } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
 
 export const ROOT = join(__dirname, "..");
@@ -60,6 +61,7 @@ async function template(demo: boolean): Promise<string> {
     await migrate(sql, MIGRATIONS);
     if (demo) await importLines(sql, readFileSync(DEMO, "utf8").split("\n"));
     else await settle(sql, TEST_KITCHEN);
+    await rebuild(sql);
     await sql.end();
   });
   return name;

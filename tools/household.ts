@@ -6,7 +6,7 @@ import { fileURLToPath } from "node:url";
 import { type Sql, connect } from "../src/store/db";
 import { BadJournal, exportLines, importLines } from "../src/store/exchange";
 import { settle, usualHousehold } from "../src/store/household";
-import { rebuildIfRulesChanged } from "../src/store/rebuild";
+import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -45,7 +45,7 @@ async function open(name: string): Promise<void> {
   const sql = connect(urlOf(name), 2);
   try {
     const stamp = new Date().toISOString().replace(/[:.]/g, "-");
-    await migrate(
+    const moved = await migrate(
       sql,
       MIGRATIONS,
       async () =>
@@ -54,7 +54,9 @@ async function open(name: string): Promise<void> {
           join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jsonl`),
         )),
     );
-    await rebuildIfRulesChanged(sql);
+    if (moved > 0) await rebuild(sql);
+    else if (await rebuildIfBehind(sql))
+      process.stderr.write("The lists were behind the journal; they are made anew from it.\n");
     const [held] = await sql<{ n: number }[]>`select count(*)::int as n from household`;
     if (held!.n === 0) {
       // Demo data only ever enters a database just made for it.

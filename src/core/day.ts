@@ -1,4 +1,5 @@
 import { Temporal } from "temporal-polyfill";
+import { z } from "zod";
 
 /** A plain calendar day in the household's zone, `YYYY-MM-DD`. Care falls on days, so no clock change moves it. */
 export type Day = string;
@@ -59,3 +60,7 @@ export const isDay = (text: string): boolean => {
     return false;
   }
 };
+
+/** A day as it stands in a form or a file: one the calendar has, in a century a household writes of. */
+export const realDay = (says: string) =>
+  z.string().refine((text) => isDay(text) && text >= "1900" && text < "2200", says);

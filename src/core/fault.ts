@@ -36,3 +36,28 @@ export const fail = (...faults: Fault[]): { readonly ok: false; readonly faults:
 export function under(prefix: ReadonlyArray<string | number>, faults: readonly Fault[]): Fault[] {
   return faults.map((f) => ({ ...f, path: [...prefix, ...f.path] }));
 }
+
+/** What a schema found wrong, as a fault: what would be right, without the name of the field, which the path has. */
+export function faultOfIssue(
+  name: string,
+  issue: { readonly message: string; readonly path: ReadonlyArray<PropertyKey> },
+): Fault {
+  return fault(name, said(issue), issue.path.map(String));
+}
+
+/** Sentences of ours end in a full stop; what is left is a schema’s own shorthand, and is said plainly. */
+function said({
+  message,
+  path,
+}: {
+  readonly message: string;
+  readonly path: ReadonlyArray<PropertyKey>;
+}): string {
+  if (/[.?]$/.test(message)) return message;
+  const field = path.findLast((p) => typeof p === "string");
+  return field === undefined
+    ? "Something is missing or not as it should be."
+    : `The ${String(field)
+        .replace(/([A-Z])/g, " $1")
+        .toLowerCase()} is missing or not as it should be.`;
+}

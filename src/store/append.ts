@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 import { dayAt } from "../core/day";
+import { correctionsOf } from "../core/envelope";
 import { type Fault, fault } from "../core/fault";
 import { now } from "./clock";
 import type { Sql, Tx } from "./db";
@@ -30,6 +31,14 @@ export interface Refused<S> {
   readonly status: 409 | 422;
   readonly fault: Fault;
   readonly state?: S;
+}
+
+/** Something that had to be written along with an entry was refused: the whole is undone. */
+export class RefusedAlong extends Error {
+  override name = "RefusedAlong";
+  constructor(readonly fault: Fault) {
+    super(fault.message);
+  }
 }
 
 /** What sets one kind of stream apart from another: its types, its fold and its read table. */
@@ -174,13 +183,17 @@ function upsets<S extends { readonly seq: number }, E>(
   if (!target || target.type === "corrected")
     return fault("NoSuchEntry", "There is no such entry to correct.", ["seq"]);
   const { body } = (correction as Bare).body as { body: unknown };
-  if (body === null && target.type === stream.begins)
-    return fault("Begins", "Everything else rests on this entry. It can be corrected, but not taken back.", [
-      "seq",
-    ]);
-  for (const [i, later] of (before as readonly Bare[]).entries()) {
-    if (later.seq <= target.seq || later.type === "corrected") continue;
-    const state = stream.fold([...before.slice(0, i), correction]);
+  // What never began has nothing after it that could fail to hold.
+  if (body === null && target.type === stream.begins) return undefined;
+  const all = [...before, correction];
+  const undone = new Set(
+    [...correctionsOf(all as readonly Bare[])].flatMap(([seq, c]) => (c.body === null ? [seq] : [])),
+  );
+  for (const later of before as readonly Bare[]) {
+    if (later.seq <= target.seq || later.type === "corrected" || undone.has(later.seq)) continue;
+    const state = stream.fold(
+      all.filter((e) => (e as Bare).type === "corrected" || (e as Bare).seq < later.seq),
+    );
     const not = stream.mayFollow(state, later.type, later.body);
     if (not)
       return fault(

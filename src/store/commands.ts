@@ -12,9 +12,9 @@ import { reckonProgram } from "../core/reckoning/reckon";
 import type { Program } from "../core/reckoning/program";
 import { resolve } from "../core/reckoning/resolve";
 import type { Catalogue } from "../core/material/catalogue";
-import type { Sql } from "./db";
+import type { Sql, Tx } from "./db";
 import { type Written, append, nextCode } from "./journal";
-import { draw, stores } from "./stores";
+import { draw, oneAtATime, stores } from "./stores";
 
 /** What the Bench sends to begin a batch. */
 export const BeginRequest = z.strictObject({
@@ -59,38 +59,71 @@ function withOwn(plan: Plan, catalogue: Catalogue): Plan {
   return own.length > 0 ? { ...plan, materials: [...(plan.materials ?? []), ...own] } : plan;
 }
 
-/** Begins a batch: the plan is reckoned again here, its figures frozen, its code given, and what it takes is drawn from the stores. */
+/** Figures of lines and a jar that stand as they were keep what they were begun with; what is new is taken as it is today. */
+function refreeze(program: Program, was: Body<"begun">["frozen"]): Body<"begun">["frozen"] {
+  const is = freeze(program);
+  const kept = Object.keys(is.stuffs).map((key) => [key, was.stuffs[key] ?? is.stuffs[key]!] as const);
+  return {
+    rules: was.rules,
+    stuffs: Object.fromEntries(kept),
+    vessel: was.vessel?.id === is.vessel?.id ? was.vessel : is.vessel,
+  };
+}
+
+/** What is stored of a beginning, all but its code: the plan reckoned again here, what forbids it refused, its figures frozen. */
+export async function beginning(
+  tx: Tx,
+  plan: Plan,
+  {
+    reasons,
+    day,
+    frozen,
+  }: {
+    reasons: Readonly<Record<string, string>>;
+    day: string;
+    /** What it was begun with, where the plan is put right. */
+    frozen?: Body<"begun">["frozen"];
+  },
+): Promise<{ readonly program: Program; readonly body: Omit<Body<"begun">, "code"> } | Fault> {
+  const { people, catalogue } = await stores(tx);
+  const resolved = resolve(plan, { materials: catalogue });
+  if (!resolved.ok) return resolved.faults[0]!;
+  const program = resolved.value;
+  const reckoning = reckonProgram(program);
+  if (reckoning.fit && reckoning.fit.overBrimMl > 0)
+    return fault(
+      "DoesNotFit",
+      `It runs over the brim by ${Math.round(reckoning.fit.overBrimMl)} mL. Take less, or a larger jar.`,
+      ["vessel"],
+    );
+  const company = companyOf(plan, { people, today: day });
+  const not = forbidden(cautionsOf({ program, reckoning, ...company }), reasons);
+  if (not) return not;
+  const why = given(reasons);
+  return {
+    program,
+    body: {
+      plan: withOwn(plan, catalogue),
+      frozen: frozen ? refreeze(program, frozen) : freeze(program),
+      ...(Object.keys(why).length > 0 ? { reasons: why } : {}),
+    },
+  };
+}
+
+/** Begins a batch: its plan checked and frozen, its code given, and what it takes drawn from the stores. */
 export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
   let program: Program | undefined;
   return append(
     sql,
     { streamId: r.id, key: r.key, type: "begun", body: { plan: r.plan, reasons: r.reasons } },
     async (tx, _batch, day) => {
-      const { people, catalogue } = await stores(tx);
-      const resolved = resolve(plan, { materials: catalogue });
-      if (!resolved.ok) return resolved.faults[0]!;
-      program = resolved.value;
-      const reckoning = reckonProgram(program);
-      if (reckoning.fit && reckoning.fit.overBrimMl > 0)
-        return fault(
-          "DoesNotFit",
-          `It runs over the brim by ${Math.round(reckoning.fit.overBrimMl)} mL. Take less, or a larger jar.`,
-          ["vessel"],
-        );
-      const not = forbidden(
-        cautionsOf({ program, reckoning, ...companyOf(plan, { people, today: day }) }),
-        r.reasons,
-      );
-      if (not) return not;
+      await oneAtATime(tx);
+      const made = await beginning(tx, plan, { reasons: r.reasons, day });
+      if ("message" in made) return made;
+      program = made.program;
       const code = await nextCode(tx, KIND[plan.kind].code, Number(day.slice(0, 4)));
-      const reasons = given(r.reasons);
-      return {
-        code,
-        plan: withOwn(plan, catalogue),
-        frozen: freeze(program),
-        ...(Object.keys(reasons).length > 0 ? { reasons } : {}),
-      } satisfies Body<"begun">;
+      return { code, ...made.body } satisfies Body<"begun">;
     },
-    (tx, batch) => draw(tx, program!, r.key, batch.code),
+    (tx, batch) => draw(tx, program!, { key: r.key, batch, seq: 1 }),
   );
 }

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Sql, Tx } from "./db";
+import { realDay } from "../core/day";
 import type { JournalEvent } from "../core/journal/events";
 import { Place } from "../core/stores/settings";
 import { type Household, household, settle, usualHousehold } from "./household";
@@ -43,7 +44,7 @@ export const EventLine = z.strictObject({
   version: z.number().int().min(1),
   at: z.iso.datetime({ offset: true }),
   recordedAt: z.iso.datetime({ offset: true }).optional(),
-  day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
+  day: realDay("is not a day the calendar has"),
   body: z.unknown(),
 });
 

@@ -9,7 +9,7 @@ import type { Tx } from "./db";
 export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
   await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, seq)
     values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${b.seq})
-    on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
+    on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;
   const now = reckonBatch(b);
@@ -22,6 +22,6 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
 
 /** Writes a thing of the stores in its read table, in the transaction of the event that changed it. */
 export async function projectStored(tx: Tx, s: Stored): Promise<void> {
-  await tx`insert into store_item (id, what, item, left_g, gone, seq) values (${s.id}, ${s.item.what}, ${tx.json(s.item as never)}, ${s.leftG}, ${s.gone}, ${s.seq})
-    on conflict (id) do update set item = excluded.item, left_g = excluded.left_g, gone = excluded.gone, seq = excluded.seq`;
+  await tx`insert into store_item (id, what, item, left_g, bought_g, gone, seq) values (${s.id}, ${s.item.what}, ${tx.json(s.item as never)}, ${s.leftG}, ${s.boughtG}, ${s.gone}, ${s.seq})
+    on conflict (id) do update set item = excluded.item, left_g = excluded.left_g, bought_g = excluded.bought_g, gone = excluded.gone, seq = excluded.seq`;
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Fault, fault } from "../core/fault";
+import { type Fault, fault, faultOfIssue } from "../core/fault";
 import {
   STORE_VERSIONS,
   type StoreEvent,
@@ -11,14 +11,15 @@ import {
   STORE_BODIES,
 } from "../core/stores/events";
 import { MATERIALS } from "../core/material/catalogue";
-import { StoreItem } from "../core/stores/item";
+import { StoreItem, soundItem } from "../core/stores/item";
 import { type Stores, gramsOf, storesOf } from "../core/stores/stores";
 import { allot } from "../core/stores/allot";
 import type { Program } from "../core/reckoning/program";
 import { heapOf } from "../core/stores/own";
 import { VESSELS } from "../core/vessel/catalogue";
 import { vesselOf } from "../core/vessel/vessel";
-import { type Refused, type Stream, type Written, appendWithin, followingKey } from "./append";
+import type { Batch } from "../core/journal/fold";
+import { type Refused, RefusedAlong, type Stream, type Written, appendWithin, followingKey } from "./append";
 import type { Sql, Tx } from "./db";
 import { household } from "./household";
 import { projectStored } from "./projection";
@@ -28,7 +29,7 @@ const itemOf = (body: unknown): StoreItem | undefined => (body as { item?: Store
 export const STORED: Stream<Stored, StoreEvent> = {
   kind: "store",
   versions: STORE_VERSIONS,
-  commutes: new Set(["drawn", "returned"]),
+  commutes: new Set(["drawn", "returned", "filled", "emptied"]),
   begins: "kept",
   readBody: readStoreBody,
   fold: foldStored,
@@ -41,13 +42,15 @@ interface ItemRow {
   readonly id: string;
   readonly item: unknown;
   readonly left_g: number;
+  readonly bought_g: number;
   readonly gone: boolean;
   readonly seq: number;
 }
 const stored = (r: ItemRow): Stored => ({
   id: r.id,
-  item: StoreItem.parse(r.item),
+  item: StoreItem.parse(soundItem(r.item)),
   leftG: r.left_g,
+  boughtG: r.bought_g,
   gone: r.gone,
   seq: r.seq,
 });
@@ -55,7 +58,9 @@ const stored = (r: ItemRow): Stored => ({
 /** Everything in the stores that is not put away, as it stands now. */
 export async function storedItems(sql: Sql | Tx): Promise<Stored[]> {
   return (
-    await sql<ItemRow[]>`select id, item, left_g, gone, seq from store_item where not gone order by what, id`
+    await sql<
+      ItemRow[]
+    >`select id, item, left_g, bought_g, gone, seq from store_item where not gone order by what, id`
   ).map(stored);
 }
 
@@ -86,8 +91,7 @@ async function complete(tx: Tx, r: StoreRequest): Promise<unknown | Fault> {
   if (!typed.success) return fault("NotAnEntry", "Say what is to be kept.", []);
   const item = StoreItem.safeParse({ ...typed.data.item, ...RECKONED[typed.data.item.what] });
   if (!item.success) {
-    const first = item.error.issues[0]!;
-    return fault("NotAnItem", first.message, first.path.map(String));
+    return faultOfIssue("NotAnItem", item.error.issues[0]!);
   }
   const kept = await completeItem(tx, item.data, r.id);
   return "message" in kept ? kept : { item: kept };
@@ -146,48 +150,76 @@ async function knownAlready(tx: Tx, name: string, material: string, id: string):
     : undefined;
 }
 
+/**
+ * Counts, lots and names of the stores are taken by one writer at a time, so that no two take the same grams, bottles or name.
+ * Held to the end of the transaction; taken after the lock of a batch, before that of a thing in the stores.
+ */
+export const oneAtATime = async (tx: Tx): Promise<void> =>
+  void (await tx`select pg_advisory_xact_lock(416, 2)`);
+
 /** Keeps or puts away one thing. */
 export async function keep(sql: Sql, r: StoreRequest): Promise<Written<Stored> | Refused<Stored>> {
-  return (await sql.begin((tx) =>
-    appendWithin(tx, STORED, { streamId: r.id, key: r.key, type: r.type, body: r.body, seen: r.seen }, (t) =>
-      complete(t, r),
-    ),
-  )) as Written<Stored> | Refused<Stored>;
+  return (await sql.begin(async (tx) => {
+    await oneAtATime(tx);
+    const write = { streamId: r.id, key: r.key, type: r.type, body: r.body, seen: r.seen };
+    return appendWithin(tx, STORED, write, (t) => complete(t, r));
+  })) as Written<Stored> | Refused<Stored>;
 }
 
-/** Counts down the empty bottles that were filled, in the transaction that bottles a batch. */
-export async function fillEmpties(
-  tx: Tx,
-  filled: readonly { readonly vessel: string }[],
-  key: string,
-): Promise<void> {
+/** The entry of a batch that something in the stores is written because of. */
+export interface Because {
+  readonly key: string;
+  readonly batch: { readonly id: string; readonly code: string; readonly bottles: Batch["bottles"] };
+  readonly seq: number;
+}
+
+/** Writes to the stores along with an entry of a batch; a refusal undoes both. */
+async function along(tx: Tx, id: string, type: StoreEventType, much: object, b: Because): Promise<void> {
+  const cause = { kind: "batch", stream: b.batch.id, seq: b.seq };
+  const w = await appendWithin(tx, STORED, {
+    streamId: id,
+    key: followingKey(b.key, type, id),
+    type,
+    body: { ...much, by: b.batch.code, cause },
+  });
+  if (!w.ok) throw new RefusedAlong(w.fault);
+}
+
+/** Counts down the empty bottles that were filled, in the transaction that bottles a batch. Needs `oneAtATime`. */
+export async function fillEmpties(tx: Tx, b: Because): Promise<void> {
+  const wanted = new Map<string, number>();
+  for (const x of b.batch.bottles) wanted.set(x.vessel, (wanted.get(x.vessel) ?? 0) + 1);
   for (const s of await storedItems(tx)) {
     if (s.item.what !== "empties") continue;
-    const { vessel, count } = s.item;
-    const used = filled.filter((b) => b.vessel === vessel).length;
-    if (used > 0)
-      await appendWithin(tx, STORED, {
-        streamId: s.id,
-        key: followingKey(key, s.id),
-        type: "kept",
-        body: { item: { ...s.item, count: Math.max(0, count - used) } },
-        seen: s.seq,
-      });
+    const want = wanted.get(s.item.vessel) ?? 0;
+    const count = Math.min(want, s.item.count);
+    if (count === 0) continue;
+    wanted.set(s.item.vessel, want - count);
+    await along(tx, s.id, "filled", { count }, b);
   }
 }
 
-/** Takes what a batch uses out of the lots, oldest first, in the transaction that begins it. */
-export async function draw(tx: Tx, p: Program, key: string, code: string): Promise<void> {
+/** Takes what a batch uses out of the lots, oldest first, in the transaction that begins it. Needs `oneAtATime`. */
+export async function draw(tx: Tx, p: Program, b: Because): Promise<void> {
   const { lots } = await stores(tx);
   const taken = new Map<string, number>();
   for (const a of allot(p, lots))
     for (const t of a.takes) taken.set(t.lot.id, (taken.get(t.lot.id) ?? 0) + t.grams);
   // Always in one order, so that two batches begun at once cannot wait for each other.
   for (const [id, grams] of [...taken].sort(([a], [b]) => (a < b ? -1 : 1)))
-    await appendWithin(tx, STORED, {
-      streamId: id,
-      key: followingKey(key, id),
-      type: "drawn",
-      body: { grams, by: code },
-    });
+    await along(tx, id, "drawn", { grams }, b);
+}
+
+/** Gives back what a batch took and has not given back yet: grams to their lots, bottles to the empties. Needs `oneAtATime`. */
+export async function giveBack(tx: Tx, b: Because): Promise<void> {
+  const rows = await tx<{ stream_id: string; grams: number; count: number }[]>`
+    select stream_id,
+      sum(case type when 'drawn' then (body ->> 'grams')::float8 when 'returned' then -(body ->> 'grams')::float8 else 0 end) as grams,
+      sum(case type when 'filled' then (body ->> 'count')::int when 'emptied' then -(body ->> 'count')::int else 0 end)::int as count
+    from event where stream_kind = 'store' and body ->> 'by' = ${b.batch.code}
+    group by stream_id order by stream_id`;
+  for (const { stream_id: id, grams, count } of rows) {
+    if (grams > 1e-9) await along(tx, id, "returned", { grams }, b);
+    if (count > 0) await along(tx, id, "emptied", { count }, b);
+  }
 }

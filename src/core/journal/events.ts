@@ -1,11 +1,12 @@
 import { z } from "zod";
 import { TOUCHES } from "../care/care";
+import { realDay } from "../day";
 import { type Envelope, bodyReader } from "../envelope";
 import { Line, Plan, WRINGING } from "../plan/plan";
 import { LIDS, VESSEL_SORTS, WARES } from "../vessel/vessel";
 import { UPCASTS } from "./old-events";
 
-const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
+const day = realDay("Write a day the calendar has, like 2027-01-31.");
 const uuid = z.uuid();
 /** Reasons given to go on past a stop, by caution id. */
 const reasons = z.record(z.string(), z.string().min(1).max(300)).optional();

@@ -1,6 +1,6 @@
 import type { TouchSort } from "../care/care";
 import type { Day } from "../day";
-import { type Correction, asHappened, asWritten, correctionsOf } from "../envelope";
+import { type Correction, UnreadableEvent, asHappened, asWritten, correctionsOf } from "../envelope";
 import type { Happened } from "../plan/happened";
 import type { Line, Plan } from "../plan/plan";
 import { type LineDone, type Making, asDone } from "./as-done";
@@ -14,7 +14,9 @@ import {
   readBody,
 } from "./events";
 
-export type BatchState = "working" | "strained" | "bottled" | "discarded";
+/** `undone`: it was begun by accident, and its plan went back to the Bench. */
+export const BATCH_STATES = ["working", "strained", "bottled", "discarded", "undone"] as const;
+export type BatchState = (typeof BATCH_STATES)[number];
 
 /** A batch as its journal says it is. */
 export interface Batch {
@@ -42,8 +44,16 @@ export interface Batch {
   /** Last day each touch was done. */
   readonly done: Readonly<Partial<Record<TouchSort, Day>>>;
   readonly diary: readonly Entry[];
+  /** Entries that do not read as what they should be; the batch stands without them until they are put right. */
+  readonly unreadable: readonly Unreadable[];
   /** Highest sequence number: the version a writer has seen. */
   readonly seq: number;
+}
+
+/** A correction whose words make no entry: what it corrected stands as it was. */
+export interface Unreadable {
+  readonly seq: number;
+  readonly message: string;
 }
 
 export interface Entry {
@@ -77,6 +87,7 @@ class Folding {
   readonly extras: { line: Line; step: string | undefined }[] = [];
   readonly lines = new Map<string, LineDone>();
   readonly done: Partial<Record<TouchSort, Day>> = {};
+  undone = false;
 
   private touch(what: TouchSort, day: Day): void {
     if ((this.done[what] ?? "") < day) this.done[what] = day;
@@ -132,6 +143,7 @@ class Folding {
   }
 
   get state(): BatchState {
+    if (this.undone) return "undone";
     if (this.discarded) return "discarded";
     if (this.bottled) return "bottled";
     return this.strained ? "strained" : "working";
@@ -147,11 +159,21 @@ class Folding {
   }
 }
 
-/** An entry with its correction, if it has one; nothing where it did not happen. */
-function corrected(e: JournalEvent, c: Correction | undefined): JournalEvent | undefined {
+/** An entry with its correction, if it has one; nothing where it did not happen. A correction that does not read is told and passed over. */
+function corrected(
+  e: JournalEvent,
+  c: Correction | undefined,
+  unreadable: Map<number, string>,
+): JournalEvent | undefined {
   if (!c) return e;
   if (c.body === null) return undefined;
-  return { ...e, body: readBody(e.type, VERSIONS[e.type], c.body) } as JournalEvent;
+  try {
+    return { ...e, body: readBody(e.type, VERSIONS[e.type], c.body) } as JournalEvent;
+  } catch (x) {
+    if (!(x instanceof UnreadableEvent)) throw x;
+    unreadable.set(e.seq, x.message);
+    return e;
+  }
 }
 
 function entryOf(raw: JournalEvent, is: JournalEvent | undefined, c: Correction | undefined): Entry {
@@ -163,20 +185,23 @@ function entryOf(raw: JournalEvent, is: JournalEvent | undefined, c: Correction 
 /**
  * State = fold(events); the same on server and client. What happened goes by the maker's time and then by sequence, ticks and corrections by
  * sequence alone. A correction replaces the body of the entry it names and stays in the diary beside what was there.
- * @returns `undefined` for an empty journal, or one whose beginning did not happen.
+ * A beginning that did not happen leaves the batch `undone`, with its plan.
+ * @returns `undefined` for an empty journal.
  */
 export function fold(events: readonly JournalEvent[]): Batch | undefined {
   const corrections = correctionsOf(events);
   const f = new Folding();
   const diary: Entry[] = [];
+  const unreadable = new Map<number, string>();
   for (const raw of asHappened(events)) {
     const c = corrections.get(raw.seq);
-    const e = corrected(raw, c);
+    const e = corrected(raw, c, unreadable);
     diary.push(entryOf(raw, e, c));
-    if (e) f.take(e);
+    f.undone ||= raw.type === "begun" && e === undefined;
+    if (e ?? raw.type === "begun") f.take(e ?? raw);
   }
   for (const raw of asWritten(events)) {
-    const e = corrected(raw, corrections.get(raw.seq));
+    const e = corrected(raw, corrections.get(raw.seq), unreadable);
     if (e) f.tick(e);
   }
   const { begun, strained, bottled, discarded } = f;
@@ -205,6 +230,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     discardedWhy: discarded?.why,
     done: f.done,
     diary,
+    unreadable: [...unreadable].map(([seq, message]) => ({ seq, message })),
     seq: events.reduce((n, e) => Math.max(n, e.seq), 0),
   };
 }
@@ -217,10 +243,11 @@ export function mayFollow(batch: Batch | undefined, type: EventType): string | u
     case "begun":
       return "This batch has begun already.";
     case "corrected":
+      return state === "undone" ? closed(batch) : undefined;
     case "noted":
       return undefined;
     case "discarded":
-      return state === "discarded" ? gone(batch) : undefined;
+      return state === "discarded" || state === "undone" ? closed(batch) : undefined;
     case "strained":
       if (state === "strained")
         return `${code} was strained on ${batch.strainedDay} already. Correct that entry if the measure was wrong.`;
@@ -243,6 +270,7 @@ export function mayFollow(batch: Batch | undefined, type: EventType): string | u
 const gone = (b: Batch): string =>
   `${b.code} was discarded on ${b.discardedDay}; nothing more happens to it.`;
 function closed(b: Batch): string | undefined {
+  if (b.state === "undone") return `${b.code} was taken back; its plan can be set on the Bench again.`;
   if (b.state === "discarded") return gone(b);
   return b.state === "bottled" ? `${b.code} was bottled on ${b.bottledDay} already.` : undefined;
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Day, addMonths } from "../day";
+import { type Day, addMonths, realDay } from "../day";
 
 /** What is known of someone, as far as the cautions ask. Each is a plain statement about the person, never a diagnosis by the product. */
 export const FLAGS = [
@@ -75,10 +75,7 @@ export const Person = z.strictObject({
   /** Plants and other things they are allergic to, by plain names. */
   allergies: z.array(z.string().trim().min(1).max(60)).max(20),
   /** Day of an operation to come. */
-  surgery: z
-    .string()
-    .regex(/^\d{4}-\d{2}-\d{2}$/, "Write the day like 2027-01-31.")
-    .optional(),
+  surgery: realDay("Write a day the calendar has, like 2027-01-31.").optional(),
 });
 export type Person = z.infer<typeof Person>;
 

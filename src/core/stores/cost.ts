@@ -15,8 +15,8 @@ export interface Cost {
 }
 
 /** Paid for a gram of a lot, as it was when bought; `undefined` where no price was written down. */
-export const pricePerG = (lot: Pick<LotOnHand, "price" | "grams">): number | undefined =>
-  lot.price === undefined ? undefined : lot.price / lot.grams;
+export const pricePerG = (lot: Pick<LotOnHand, "price" | "grams" | "boughtG">): number | undefined =>
+  lot.price === undefined ? undefined : lot.price / (lot.boughtG || lot.grams);
 
 /**
  * What a batch costs from the stores: each gram at its own lot's price, what is lacking at the newest price known for the same stuff.

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type Correction, type Envelope, asWritten, bodyReader, correctionsOf } from "../envelope";
-import { StoreItem } from "./item";
+import { StoreItem, soundItem } from "./item";
 
 /** The entry of another stream that something was written because of, so that it can be undone with it. */
 export const Cause = z.strictObject({
@@ -11,15 +11,19 @@ export const Cause = z.strictObject({
 export type Cause = z.infer<typeof Cause>;
 
 const grams = z.number().positive().max(500_000);
+const count = z.number().int().min(1).max(999);
 
 /**
  * The journal of one thing in the stores. `kept` states it anew, whole (bought, weighed, renamed, counted); `drawn` takes grams from a lot for a
- * batch and `returned` gives them back; `gone` puts it out of sight. Nothing is overwritten: what it was stays in the journal.
+ * batch and `returned` gives them back; `filled` takes empty bottles and `emptied` gives them back; `gone` puts it out of sight. Nothing is
+ * overwritten: what it was stays in the journal.
  */
 export const STORE_BODIES = {
   kept: z.strictObject({ item: StoreItem }),
   drawn: z.strictObject({ grams, by: z.string().max(20), cause: Cause.optional() }),
   returned: z.strictObject({ grams, by: z.string().max(20), cause: Cause }),
+  filled: z.strictObject({ count, by: z.string().max(20), cause: Cause }),
+  emptied: z.strictObject({ count, by: z.string().max(20), cause: Cause }),
   gone: z.strictObject({ why: z.string().max(200) }),
   corrected: z.strictObject({
     seq: z.number().int().min(1),
@@ -31,17 +35,24 @@ export type StoreEventType = keyof typeof STORE_BODIES;
 export type StoreBody<T extends StoreEventType> = z.infer<(typeof STORE_BODIES)[T]>;
 export const STORE_EVENT_TYPES = Object.keys(STORE_BODIES) as StoreEventType[];
 export const STORE_VERSIONS: Readonly<Record<StoreEventType, number>> = {
-  kept: 1,
+  kept: 2,
   drawn: 2,
   returned: 1,
+  filled: 1,
+  emptied: 1,
   gone: 1,
   corrected: 1,
 };
 
 export type StoreEvent = { [T in StoreEventType]: Envelope<T, StoreBody<T>> }[StoreEventType];
 
-/** Parses a stored body of a type and version. Throws `UnreadableEvent`. Version 1 of `drawn` had no cause. */
-export const readStoreBody = bodyReader("the stores’ journal", STORE_BODIES, STORE_VERSIONS);
+/**
+ * Parses a stored body of a type and version. Throws `UnreadableEvent`. Version 1 of `drawn` had no cause; version 1 of `kept` took days the
+ * calendar does not have.
+ */
+export const readStoreBody = bodyReader("the stores’ journal", STORE_BODIES, STORE_VERSIONS, {
+  kept: { 1: (body) => ({ item: soundItem((body as { item?: unknown }).item) }) },
+});
 
 /** A thing in the stores as its journal says it is. */
 export interface Stored {
@@ -49,6 +60,8 @@ export interface Stored {
   readonly item: StoreItem;
   /** g left of a lot: as last weighed, less what batches took since. Zero for what is not a lot. */
   readonly leftG: number;
+  /** g its price was paid for: what was there when the price was said. Zero for what is not a lot. */
+  readonly boughtG: number;
   readonly gone: boolean;
   readonly seq: number;
 }
@@ -60,11 +73,23 @@ function corrected(e: StoreEvent, c: Correction | undefined): StoreEvent | undef
     : ({ ...e, body: readStoreBody(e.type, STORE_VERSIONS[e.type], c.body) } as StoreEvent);
 }
 
+/** g a lot's price was paid for; nothing where it was only weighed or renamed at the price it had. */
+function boughtFor(was: StoreItem | undefined, is: StoreItem): number | undefined {
+  if (is.what !== "lot") return undefined;
+  const same = was?.what === "lot" && was.price === is.price && was.material === is.material;
+  return same ? undefined : is.grams;
+}
+
+/** Empty bottles, so many more or fewer. */
+const counted = (item: StoreItem | undefined, by: number): StoreItem | undefined =>
+  item?.what === "empties" ? { ...item, count: Math.min(999, Math.max(0, item.count + by)) } : item;
+
 /** State = fold(events). What is so goes by order of writing, whatever the clock showed. `undefined` for an empty journal. */
 export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
   const corrections = correctionsOf(events);
   let item: StoreItem | undefined;
   let leftG = 0;
+  let boughtG = 0;
   let gone = false;
   let seq = 0;
   for (const raw of asWritten(events)) {
@@ -72,6 +97,7 @@ export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
     const e = corrected(raw, corrections.get(raw.seq));
     switch (e?.type) {
       case "kept":
+        boughtG = boughtFor(item, e.body.item) ?? boughtG;
         item = e.body.item;
         leftG = item.what === "lot" ? item.grams : 0;
         gone = false;
@@ -82,6 +108,12 @@ export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
       case "returned":
         leftG += e.body.grams;
         break;
+      case "filled":
+        item = counted(item, -e.body.count);
+        break;
+      case "emptied":
+        item = counted(item, e.body.count);
+        break;
       case "gone":
         gone = true;
         break;
@@ -90,7 +122,7 @@ export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
         break;
     }
   }
-  return item ? { id: events[0]!.streamId, item, leftG, gone, seq } : undefined;
+  return item ? { id: events[0]!.streamId, item, leftG, boughtG, gone, seq } : undefined;
 }
 
 /** Whether an event may follow; the message says what would be right. */
@@ -107,7 +139,10 @@ export function mayFollowStored(
         : undefined;
     case "corrected":
     case "returned":
+    case "emptied":
       return undefined;
+    case "filled":
+      return stored.item.what === "empties" ? undefined : "Only empty bottles can be filled.";
     case "drawn":
       if (stored.item.what !== "lot") return "Only what is weighed can be drawn from.";
       return stored.gone ? "It is put away already." : undefined;

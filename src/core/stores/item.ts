@@ -1,12 +1,12 @@
 import { z } from "zod";
-import { isDay } from "../day";
+import { isDay, realDay } from "../day";
 import { CUTS, FORMS, PLANT_CLASSES } from "../material/classes";
 import { PlantRow } from "../material/rows";
 import { Person } from "../people/person";
 import { LIDS, VesselSpec, WARES } from "../vessel/vessel";
 
 const text = (most: number) => z.string().trim().max(most);
-const day = z.string().refine(isDay, "Write the day like 2026-11-24.");
+const day = realDay("Write a day the calendar has, like 2026-11-24.");
 
 /** Something bought or gathered at one time: what was there of it, what it cost, how strong it is. Amounts as typed, beside the grams they came to. */
 export const Lot = z.strictObject({
@@ -80,3 +80,11 @@ export const StoreItem = z.discriminatedUnion("what", [
   Calibration,
 ]);
 export type StoreItem = z.infer<typeof StoreItem>;
+
+/** A thing as older builds stored it: a day of an operation that no calendar has is not known. */
+export function soundItem(item: unknown): unknown {
+  const day = (item as { surgery?: unknown } | null | undefined)?.surgery;
+  if (typeof day !== "string" || isDay(day)) return item;
+  const { surgery: _, ...rest } = item as { surgery: string };
+  return rest;
+}

@@ -26,6 +26,8 @@ export interface Stores {
 export interface LotOnHand extends Lot {
   readonly id: string;
   readonly leftG: number;
+  /** g its price was paid for, where that is not what it was last weighed at. */
+  readonly boughtG?: number;
 }
 export interface VesselOnHand {
   readonly id: string;
@@ -56,7 +58,9 @@ export function storesOf(all: readonly Stored[]): Stores {
   const here = all.filter((s) => !s.gone);
   return {
     lots: here
-      .flatMap((s) => (s.item.what === "lot" ? [{ ...s.item, id: s.id, leftG: s.leftG }] : []))
+      .flatMap((s) =>
+        s.item.what === "lot" ? [{ ...s.item, id: s.id, leftG: s.leftG, boughtG: s.boughtG }] : [],
+      )
       .sort((a, b) => inOrder(a.got, b.got) || inOrder(a.id, b.id)),
     vessels: here.flatMap((s) => {
       if (s.item.what !== "vessel") return [];

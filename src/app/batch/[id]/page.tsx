@@ -24,6 +24,7 @@ const STATE = {
   strained: "strained, not yet bottled",
   bottled: "bottled",
   discarded: "discarded",
+  undone: "begun by accident",
 } as const;
 
 /** Which cautions a batch wants said, by where it stands. */
@@ -32,6 +33,7 @@ const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = {
   strained: "bottle",
   bottled: "label",
   discarded: undefined,
+  undone: undefined,
 };
 
 /** What is next, as the page it is done on and the words of its button. */
@@ -50,6 +52,7 @@ function nextStep(
     case "bottled":
       return ["label", "Labels"];
     case "discarded":
+    case "undone":
       return undefined;
   }
 }

@@ -1,0 +1,228 @@
+import { z } from "zod";
+import type { Stage } from "../core/cautions/caution";
+import { cautionsAt } from "../core/cautions/rules";
+import { isDay } from "../core/day";
+import { type Fault, type Result, fault, faultOfIssue } from "../core/fault";
+import type { Making } from "../core/journal/as-done";
+import { BODIES, type Body, type EventType } from "../core/journal/events";
+import type { Batch } from "../core/journal/fold";
+import { type BatchReckoning, reckonBatch } from "../core/journal/reckon";
+import { oddAmount, oddBottling, oddMeasure, oddTopUp } from "../core/journal/odd";
+import { bestByOf, issue } from "../core/label/label";
+import { readAmount } from "../core/reading/amounts";
+import { VESSELS } from "../core/vessel/catalogue";
+import { forbidden, given } from "./commands";
+import type { Tx } from "./db";
+import { stores } from "./stores";
+
+/** A batch at the moment something is written to it, and how it would be reckoned with that. */
+export interface Moment {
+  readonly batch: Batch;
+  readonly day: string;
+  /** An unlikely value was asked about already. */
+  readonly sure: boolean;
+  /** The batch reckoned with something tried before it is written. */
+  readonly reckon: (tried?: Partial<Making>) => Promise<Result<BatchReckoning>>;
+}
+type Completion<T extends EventType> = (m: Moment, body: unknown) => Promise<Body<T> | Fault>;
+
+const withReasons = <T extends object>(
+  body: T,
+  reasons: Record<string, string> | undefined,
+): T & { reasons?: Record<string, string> } => {
+  const kept = given(reasons ?? {});
+  return Object.keys(kept).length > 0 ? { ...body, reasons: kept } : body;
+};
+
+/** Cautions run again on what was really done; a stop that has no reason from before wants one now. */
+function stopped(
+  m: Moment,
+  r: BatchReckoning,
+  stage: Stage,
+  reasons: Readonly<Record<string, string>> | undefined,
+): Fault | undefined {
+  return forbidden(cautionsAt(stage, r.cautions), { ...m.batch.reasons, ...reasons });
+}
+
+/** Where in the sent body a fault of the reckoned plan belongs: the field of the line it is about. */
+const fieldOf = (f: Fault): string => String(f.path[4] ?? "amount");
+
+/** A question about an unlikely value, unless it was answered. */
+const asked = (m: Moment, field: string, question: string | undefined): Fault | undefined =>
+  question !== undefined && !m.sure ? fault("Odd", question, [field]) : undefined;
+
+/** What may never go in is refused whenever it would, not only at *Begin*. */
+function neverIn(r: BatchReckoning): Fault | undefined {
+  const never = r.cautions.find((c) => c.severity === "never" && c.about.what === "line");
+  return never && fault("Never", `${never.says} ${never.todo}`, ["line", "material"]);
+}
+
+const strained: Completion<"strained"> = async (m, body) => {
+  const b = BODIES.strained.safeParse(body);
+  if (!b.success)
+    return fault("NotAMeasure", "Write what the jug shows, like “750 mL” or “3¼ cups”.", ["measured"]);
+  const { reasons, ...done } = b.data;
+  const r = await m.reckon({ strained: done });
+  if (!r.ok) return { ...r.faults[0]!, path: ["measured"] };
+  const before = await m.reckon({ strained: undefined });
+  const foreseen = before.ok ? before.value.reckoning.strained.ml : undefined;
+  return (
+    asked(m, "measured", foreseen && oddMeasure(r.value.reckoning.strained.ml.value, foreseen)) ??
+    stopped(m, r.value, "strain", reasons) ??
+    withReasons(done, reasons)
+  );
+};
+
+const toppedUp: Completion<"topped-up"> = async (m, body) => {
+  const b = BODIES["topped-up"].safeParse(body);
+  if (!b.success) return fault("NotAnEntry", "Say what went in, and how much.", ["line", "amount"]);
+  const r = await m.reckon({ topUps: [...m.batch.making.topUps, b.data.line] });
+  if (!r.ok) return { ...r.faults[0]!, path: ["line", fieldOf(r.faults[0]!)] };
+  const poured = r.value.reckoning.lines.find((l) => l.id === b.data.line.id)?.ml.value ?? 0;
+  const question = asked(m, "line", oddTopUp(poured, r.value));
+  return question ? { ...question, path: ["line", "amount"] } : (neverIn(r.value) ?? b.data);
+};
+
+const added: Completion<"added"> = async (m, body) => {
+  const b = BODIES.added.safeParse(body);
+  if (!b.success) return fault("NotAnEntry", "Say how much of it went in.", ["amount"]);
+  const amount = readAmount(b.data.amount, m.batch.plan.units);
+  if (!amount.ok) return { ...amount.faults[0]!, path: ["amount"] };
+  const { line, amount: text, lot } = b.data;
+  const lines = new Map(m.batch.making.lines).set(line, { did: "added", amount: text, lot });
+  const r = await m.reckon({ lines });
+  if (!r.ok) return { ...r.faults[0]!, path: ["amount"] };
+  const before = await m.reckon({ lines: new Map([...m.batch.making.lines].filter(([l]) => l !== line)) });
+  const planned = before.ok ? before.value.reckoning.lines.find((l) => l.id === line) : undefined;
+  const is = r.value.reckoning.lines.find((l) => l.id === line);
+  const odd = planned && is && oddAmount(planned.name, is.grams.value, planned.grams.value);
+  return asked(m, "amount", odd) ?? neverIn(r.value) ?? b.data;
+};
+
+const finished: Completion<"finished"> = async (m, body) => {
+  const b = BODIES.finished.safeParse(body);
+  if (!b.success) return fault("NotAnEntry", "Say what went in, and how much.", ["lines"]);
+  const { reasons, ...done } = b.data;
+  const r = await m.reckon({ finished: done.lines });
+  if (!r.ok) {
+    const f = r.faults[0]!;
+    return { ...f, path: ["lines", Number(f.path[3] ?? 0), fieldOf(f)] };
+  }
+  return stopped(m, r.value, "bottle", reasons) ?? withReasons(done, reasons);
+};
+
+const BottledRequest = z.strictObject({
+  bottles: BODIES.bottled.shape.bottles,
+  own: BODIES.bottled.shape.own,
+  reasons: BODIES.bottled.shape.reasons,
+});
+type Bottling = z.infer<typeof BottledRequest>;
+
+/** What does not go into the bottles, or not where they are to stand. */
+function misfilled({ bottles, own }: Bottling, r: BatchReckoning): Fault | undefined {
+  if (new Set(bottles.map((x) => x.id)).size < bottles.length)
+    return fault("Twice", "One bottle stands in this twice. Reload the page and fill them again.", [
+      "bottles",
+    ]);
+  const have = r.reckoning.finished.ml;
+  const poured = bottles.reduce((sum, x) => sum + x.ml, 0);
+  if (poured > have.high * 1.05)
+    return fault(
+      "MoreThanThereIs",
+      `The bottles hold ${Math.round(poured)} mL and there is about ${Math.round(have.value)} mL. Take one away, or correct the measure.`,
+      ["bottles"],
+    );
+  for (const [i, x] of bottles.entries()) {
+    const v = VESSELS.get(x.vessel);
+    if (v && x.ml > v.solid.brimMl * 1.02)
+      return fault("DoesNotFit", `${Math.round(x.ml)} mL does not go into a ${v.size} ${v.sort}.`, [
+        "bottles",
+        i,
+      ]);
+  }
+  const { verdict } = r.reckoning;
+  const inCupboard = bottles.findIndex((x) => x.place === "cupboard" || x.place === "cool-dark");
+  if (inCupboard >= 0 && verdict.place !== "cupboard" && !own?.reason.trim())
+    return fault(
+      "FridgeOnly",
+      `The cupboard is not for this one: ${verdict.row.words}. Choose the fridge, or type a reason with your own date.`,
+      ["bottles", inCupboard, "place"],
+    );
+  return undefined;
+}
+
+/** A date of the maker's own that cannot be, or that wants a reason. */
+function ownDate(
+  m: Moment,
+  { bottles, own }: Bottling,
+  verdict: Body<"bottled">["verdict"],
+): Fault | undefined {
+  if (!own) return undefined;
+  if (!isDay(own.bestBy)) return fault("NotADay", "Write the date as 2027-01-31.", ["own", "bestBy"]);
+  if (own.bestBy < m.day) return fault("NotADay", "That day is past.", ["own", "bestBy"]);
+  const reckoned = bottles.map((x) => bestByOf(verdict, m.batch.strainedDay ?? m.day, x.place)).sort()[0]!;
+  if (own.bestBy <= reckoned || own.reason.trim()) return undefined;
+  return fault(
+    "ReasonWanted",
+    "A date later than reckoned needs a reason, which is kept and marked on the label as your own.",
+    ["own", "reason"],
+  );
+}
+
+const bottled: Completion<"bottled"> = async (m, body) => {
+  const b = BottledRequest.safeParse(body);
+  if (!b.success) return fault("NotABottling", "Say which bottles, and how much in each.", ["bottles"]);
+  const r = await m.reckon();
+  if (!r.ok) return r.faults[0]!;
+  const { bottles, own, reasons } = b.data;
+  const verdict = issue(r.value.reckoning.verdict);
+  const not = misfilled(b.data, r.value);
+  if (not?.name === "FridgeOnly" && verdict.place === "do-not-keep")
+    return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);
+  if (not) return not;
+  const poured = bottles.reduce((sum, x) => sum + x.ml, 0);
+  const question = asked(m, "bottles", oddBottling(poured, r.value.reckoning.finished.ml));
+  if (question) return question;
+  if (verdict.place === "do-not-keep")
+    return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);
+  return (
+    ownDate(m, b.data, verdict) ??
+    stopped(m, r.value, "bottle", reasons) ??
+    withReasons({ bottles, verdict, own }, reasons)
+  );
+};
+
+const COMPLETIONS: { readonly [T in EventType]?: Completion<T> } = {
+  added,
+  strained,
+  "topped-up": toppedUp,
+  finished,
+  bottled,
+};
+
+/** Everything else is stored as it was sent, once it is what its type says. */
+export function plain(type: EventType, body: unknown): unknown | Fault {
+  const parsed = (BODIES[type] as z.ZodType).safeParse(body);
+  if (parsed.success) return parsed.data;
+  return faultOfIssue("NotAnEntry", parsed.error.issues[0]!);
+}
+
+/** What is stored of an entry sent to a batch as it stood: checked, asked about, completed. */
+export async function completed(
+  tx: Tx,
+  type: EventType,
+  { batch, day, sure }: Omit<Moment, "reckon">,
+  body: unknown,
+): Promise<unknown | Fault> {
+  const complete = COMPLETIONS[type] as Completion<EventType> | undefined;
+  if (!complete) return plain(type, body);
+  const company = { people: (await stores(tx)).people, today: day };
+  return complete(
+    {
+      ...{ batch, day, sure },
+      reckon: async (tried) =>
+        reckonBatch(batch, tried ? { ...batch.making, ...tried } : batch.making, company),
+    },
+    body,
+  );
+}
