@@ -1,19 +1,38 @@
-import { notFound } from "next/navigation";
+import { notFound, redirect } from "next/navigation";
 import { z } from "zod";
+import type { EventType } from "@/core/journal/events";
+import { type Batch, fold } from "@/core/journal/fold";
 import { reckonBatch } from "@/core/journal/reckon";
+import { eventsOf } from "@/store/append";
 import { db } from "@/store/db";
-import { batchOf } from "@/store/journal";
+import { BATCHES } from "@/store/journal";
 import { stores } from "@/store/stores";
 import { frame } from "./frame";
 
-/** What every page of one batch needs; a page that is not there answers 404. */
-export async function batchPage(params: Promise<{ id: string }>) {
+/** What stands in the journal of one batch, whether or not it reckons; a page that is not there answers 404. */
+export async function batchAsItStands(params: Promise<{ id: string }>) {
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
-  const [f, batch, { people, empties }] = await Promise.all([frame(), batchOf(db(), id.data), stores(db())]);
+  const [f, events, { people, empties }] = await Promise.all([
+    frame(),
+    eventsOf(db(), BATCHES, id.data),
+    stores(db()),
+  ]);
+  const batch = fold(events);
   if (!batch) notFound();
   const company = { people, today: f.today };
-  const r = reckonBatch(batch, batch.making, company);
-  if (!r.ok) throw new Error(`${batch.code} cannot be reckoned: ${r.faults[0]!.message}`);
-  return { ...f, batch, r: r.value, company, empties };
+  return { ...f, batch, events, company, empties, reckoned: reckonBatch(batch, batch.making, company) };
+}
+
+/** What every page of one batch needs. One that does not reckon is sent to where it says why. */
+export async function batchPage(params: Promise<{ id: string }>) {
+  const { reckoned, ...page } = await batchAsItStands(params);
+  if (!reckoned.ok) redirect(`/batch/${page.batch.id}`);
+  return { ...page, r: reckoned.value };
+}
+
+/** The entry of a type that is to be put right, as an address names it; nothing where it stands no more. */
+export function rightOf(batch: Batch, type: EventType, said: string | undefined): number | undefined {
+  const found = batch.diary.find((e) => String(e.seq) === said && e.type === type);
+  return found && !found.correctedBy?.undone ? found.seq : undefined;
 }

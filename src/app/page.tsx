@@ -1,31 +1,36 @@
 import Link from "next/link";
-import { daysBetween, printDay } from "@/core/day";
+import { addDays, daysBetween, printDay } from "@/core/day";
 import { db } from "@/store/db";
-import { cellar, live } from "@/store/shelf";
+import { bottlesKept, cellar, live } from "@/store/shelf";
 import { cardOf, touchesOf } from "@/ui/shelf/card";
 import { Shelves } from "@/ui/shelf/shelves";
 import { Today } from "@/ui/shelf/today";
+import { counted } from "@/core/words";
 import { frame } from "./frame";
 
+/** Batches near their day that are named; how many more there are is said. */
+const SHOWN = 6;
+
 export default async function Shelf({ searchParams }: { searchParams: Promise<{ begun?: string }> }) {
-  const [{ today }, batches, bottles, { begun }] = await Promise.all([
-    frame(),
+  const { today } = await frame();
+  const [batches, bottles, kept, { begun }] = await Promise.all([
     live(db()),
-    cellar(db(), 40),
+    cellar(db(), addDays(today, 21)),
+    bottlesKept(db()),
     searchParams,
   ]);
   const cards = batches
-    .flatMap((b) => cardOf(b, today) ?? [])
+    .map((b) => cardOf(b, today))
     .sort((a, b) => a.until - b.until || (a.code < b.code ? -1 : 1));
   const justBegun = begun ? cards.find((c) => c.code === begun) : undefined;
   // One line a batch, whichever places its bottles stand in.
   const near = new Map<string, (typeof bottles)[number]>();
   for (const b of bottles) {
-    if (daysBetween(today, b.best_by) > 21) continue;
     const had = near.get(b.batch_id);
     near.set(b.batch_id, had ? { ...had, bottles: had.bottles + b.bottles } : b);
   }
-  const soon = [...near.values()].slice(0, 6);
+  const soon = [...near.values()].slice(0, SHOWN);
+  const more = near.size - soon.length;
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] pt-5">
       <section aria-labelledby="shelf">
@@ -59,7 +64,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
         <h2 className="ruled-head pt-7">From the cellar</h2>
         {soon.length === 0 ? (
           <p className="pt-3 text-ash">
-            {bottles.length === 0
+            {kept === 0
               ? "No bottles yet. What is bottled is kept in view here."
               : "Nothing is near its day."}
           </p>
@@ -85,6 +90,16 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
             })}
           </ul>
         )}
+        {more > 0 && (
+          <p className="py-2">
+            <Link href="/cellar">{counted(more, "more batch", "more batches")} near or past their day</Link>
+          </p>
+        )}
+        <p className="pt-5">
+          <Link href="/batches" className="inline-flex items-center min-h-11">
+            all batches
+          </Link>
+        </p>
       </aside>
     </div>
   );

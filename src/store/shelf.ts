@@ -1,5 +1,6 @@
 import type { Batch } from "../core/journal/fold";
-import { fold } from "../core/journal/fold";
+import { type BatchState, fold } from "../core/journal/fold";
+import type { Kind } from "../core/plan/plan";
 import type { JournalEvent } from "../core/journal/events";
 import type { Busy } from "../core/stores/free";
 import type { Sql } from "./db";
@@ -32,12 +33,19 @@ export interface CellarLine {
   readonly shortened: boolean;
 }
 
-/** Bottles by batch and place, first to go first; `most` of them. */
-export async function cellar(sql: Sql, most = 60): Promise<CellarLine[]> {
+/** Bottles by batch, place and day, first to go first: all of them, or those whose day comes by `until`. */
+export async function cellar(sql: Sql, until?: string): Promise<CellarLine[]> {
   return sql<CellarLine[]>`
     select b.id as batch_id, b.code, b.name, b.kind, count(*)::int as bottles, sum(x.ml)::float8 as ml, x.place, x.best_by, bool_or(x.shortened) as shortened
     from bottle x join batch b on b.id = x.batch_id
-    group by b.id, b.code, b.name, b.kind, x.place, x.best_by order by x.best_by, b.code limit ${most}`;
+    where x.best_by <= coalesce(${until ?? null}::date, 'infinity'::date)
+    group by b.id, b.code, b.name, b.kind, x.place, x.best_by order by x.best_by, b.code`;
+}
+
+/** How many bottles there are. */
+export async function bottlesKept(sql: Sql): Promise<number> {
+  const [row] = await sql<{ n: number }[]>`select count(*)::int as n from bottle`;
+  return row!.n;
 }
 
 /** Vessels that hold a working batch: their catalogue id or own id, and the batch that stands in them. */
@@ -46,3 +54,23 @@ export async function busyVessels(sql: Sql): Promise<Busy[]> {
     Busy[]
   >`select vessel, code from batch where state = 'working' and vessel is not null order by begun_day, code`;
 }
+
+export interface BatchLine {
+  readonly id: string;
+  readonly code: string;
+  readonly name: string;
+  readonly kind: Kind;
+  readonly state: BatchState;
+  readonly begun_day: string;
+}
+
+/** The years in which something was begun, newest first, with how many batches. */
+export const batchYears = (sql: Sql): Promise<{ year: number; batches: number }[]> =>
+  sql<{ year: number; batches: number }[]>`
+    select extract(year from begun_day)::int as year, count(*)::int as batches from batch group by 1 order by 1 desc`;
+
+/** Every batch begun in a year, whatever became of it, newest first. */
+export const batchesOf = (sql: Sql, year: number): Promise<BatchLine[]> =>
+  sql<BatchLine[]>`
+    select id, code, name, kind, state, begun_day from batch
+    where begun_day >= make_date(${year}, 1, 1) and begun_day < make_date(${year + 1}, 1, 1) order by begun_day desc, code desc`;

@@ -75,7 +75,14 @@ export function answer(w: Written): NextResponse {
   const { state: b } = w;
   if (w.ok)
     return NextResponse.json(
-      { seq: w.state.seq, code: w.state.code, id: w.state.id, state: w.state.state, already: w.already },
+      {
+        seq: w.state.seq,
+        entry: w.seq,
+        code: w.state.code,
+        id: w.state.id,
+        state: w.state.state,
+        already: w.already,
+      },
       { status: w.already ? 200 : 201 },
     );
   return NextResponse.json(

@@ -7,7 +7,12 @@ import { frame } from "../frame";
 
 export const metadata: Metadata = { title: "Cellar" };
 
-const PLACES = { cupboard: "In the cupboard", fridge: "In the fridge", freezer: "In the ice box" } as const;
+const PLACES = {
+  "cool-dark": "Cool and dark",
+  cupboard: "In the cupboard",
+  fridge: "In the fridge",
+  freezer: "In the ice box",
+} as const;
 
 export default async function Cellar() {
   const [{ today }, lines] = await Promise.all([frame(), cellar(db())]);
@@ -30,15 +35,17 @@ export default async function Cellar() {
                 const left = daysBetween(today, l.best_by);
                 return (
                   <li
-                    key={l.batch_id}
-                    className="grid grid-cols-[6rem_minmax(0,1fr)_auto] gap-x-4 border-b border-rule py-3 items-baseline"
+                    key={`${l.batch_id}-${l.best_by}`}
+                    className="grid grid-cols-[6rem_minmax(0,1fr)] sm:grid-cols-[6rem_minmax(0,1fr)_auto] gap-x-4 border-b border-rule py-3 items-baseline"
                   >
                     <span className="stencil">{l.code}</span>
-                    <span>
+                    <span className="min-w-0 break-words">
                       <Link href={`/batch/${l.batch_id}`}>{l.name}</Link>,{" "}
                       {l.bottles === 1 ? "one bottle" : `${l.bottles} bottles`}, {Math.round(l.ml)} mL
                     </span>
-                    <span className={left < 0 ? "text-rust font-bold" : ""}>
+                    <span
+                      className={`col-start-2 sm:col-start-auto ${left < 0 ? "text-rust font-bold" : ""}`}
+                    >
                       {left < 0 ? "past" : "best by"} {printDay(l.best_by, "year")}
                       {l.shortened && (
                         <Link href={`/batch/${l.batch_id}/label`} className="block font-normal">

@@ -2,6 +2,8 @@
 import { useState } from "react";
 import { MATERIALS } from "@/core/material/catalogue";
 import type { Batch } from "@/core/journal/fold";
+import { useDraft } from "../kit/draft";
+import { Refusal } from "./refusal";
 import { useWrite } from "./write";
 
 const POURED: ReadonlySet<string> = new Set(["vinegar", "honey", "spirit", "glycerin", "water", "syrup"]);
@@ -10,7 +12,7 @@ const liquids = [...MATERIALS.values()].filter(
 );
 
 function TopUp({ batch }: { batch: Batch }) {
-  const { write, sending, fault, clear } = useWrite(batch.id, batch.seq);
+  const { write, insist, sending, fault, clear } = useWrite(batch.id, batch.seq);
   const first = batch.plan.steps
     .flatMap((s) => (s.do === "add" ? s.what : []))
     .find((l) => liquids.some((m) => m.row.id === l.material));
@@ -71,9 +73,7 @@ function TopUp({ batch }: { batch: Batch }) {
         Write it down
       </button>
       {fault && (
-        <p id="topup-wrong" role="alert" className="wrong basis-full">
-          {fault.message}
-        </p>
+        <Refusal id="topup-wrong" fault={fault} insist={insist} sending={sending} className="basis-full" />
       )}
     </form>
   );
@@ -81,7 +81,9 @@ function TopUp({ batch }: { batch: Batch }) {
 
 function Note({ batch }: { batch: Batch }) {
   const { write, sending, fault } = useWrite(batch.id, batch.seq);
-  const [text, setText] = useState("");
+  // What is being typed outlives a reload, until the journal has it.
+  const draft = useDraft(`jolly-note-${batch.id}`, "", (k) => (typeof k === "string" ? k : undefined));
+  const [text, setText] = [draft.value, draft.set];
   return (
     <form
       className="py-2"
@@ -158,7 +160,7 @@ export function Actions({ batch }: { batch: Batch }) {
     <>
       {batch.state === "working" && <TopUp batch={batch} />}
       <Note batch={batch} />
-      {batch.state !== "discarded" && <Discard batch={batch} />}
+      {batch.state !== "discarded" && batch.state !== "undone" && <Discard batch={batch} />}
     </>
   );
 }

@@ -14,6 +14,7 @@ import { useUnits } from "../kit/units";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
 import { StageCautions } from "../plan/cautions";
 import { OneBottle, type Row } from "./one-bottle";
+import { Refusal } from "./refusal";
 import { useStops } from "./stops";
 import { useWrite } from "./write";
 
@@ -29,28 +30,44 @@ function leftWords(left: number, have: number, ml: (x: number) => string): strin
   return left < -have * 0.05 ? `${ml(-left)} more than there is.` : "Nothing left over.";
 }
 
+/** The bottles as they were written down, to be said again. */
+const asBottled = (batch: Batch): Draft => ({
+  rows: batch.bottles.map(({ id, vessel, ml, place }) => ({ id, vessel, ml, place })) as Row[],
+  own: batch.own !== undefined,
+  bestBy: batch.own?.bestBy ?? "",
+  reason: batch.own?.reason ?? "",
+});
+
+function sendWords(sending: boolean, right: number | undefined): string {
+  if (sending) return "Writing…";
+  return right ? "Put it right" : "Bottled";
+}
+
 /** Bottle: which bottles, where they will stand, and until when. */
 export function BottleUp({
   batch,
   today,
   company,
   empties,
+  right,
 }: {
   batch: Batch;
   today: Day;
   company: Company;
   empties: readonly Empties[];
+  /** The entry that is put right, where it is said again. */
+  right?: number | undefined;
 }) {
   const units = useUnits();
-  const { write, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const { write, putRight, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
   const r = useMemo(() => reckonBatch(batch, batch.making, company), [batch, company]);
   const stops = useStops(batch, "bottle", r.ok ? r.value.cautions : undefined);
   const have = r.ok ? r.value.reckoning.finished.ml : undefined;
   const verdict = r.ok ? r.value.reckoning.verdict : undefined;
   const place: Row["place"] = verdict?.place === "cupboard" ? "cupboard" : "fridge";
   const draft = useDraft<Draft>(
-    `jolly-bottle-${batch.id}`,
-    { rows: [], own: false, bestBy: "", reason: "" },
+    `jolly-bottle-${batch.id}${right ? `-${right}` : ""}`,
+    right ? asBottled(batch) : { rows: [], own: false, bestBy: "", reason: "" },
     (k) => (k && typeof k === "object" && Array.isArray((k as Draft).rows) ? (k as Draft) : undefined),
   );
   const [touched, setTouched] = useState(false);
@@ -95,6 +112,22 @@ export function BottleUp({
   };
   const reckoned = addDays(batch.strainedDay ?? today, verdict.life.days);
   const longer = draft.value.own && draft.value.bestBy > reckoned;
+  const go = (page: string) => (): void => {
+    draft.clear();
+    router.push(`/batch/${batch.id}/${page}`);
+    router.refresh();
+  };
+  const send = (): void => {
+    const body = {
+      bottles: rows.map(({ id, vessel, ml, place: stands }) => ({
+        ...{ id, vessel, ml, place: stands },
+        name: vesselWords(VESSELS.get(vessel)!),
+      })),
+      own: draft.value.own ? { bestBy: draft.value.bestBy, reason: draft.value.reason } : null,
+      ...stops.body,
+    };
+    void (right ? putRight(right, body, "", go("")) : write("bottled", body, go("label")));
+  };
   const wrongAt = (i: number): boolean =>
     fault !== undefined && fault.path[0] === "bottles" && fault.path[1] === i;
   return (
@@ -191,11 +224,7 @@ export function BottleUp({
             </p>
           </div>
         )}
-        {fault && (
-          <p role="alert" className="wrong pt-2">
-            {fault.message}
-          </p>
-        )}
+        {fault && <Refusal fault={fault} insist={insist} sending={sending} className="pt-2" />}
         <button
           type="button"
           className="slab text-[1.25rem] min-h-14 mt-4"
@@ -206,29 +235,9 @@ export function BottleUp({
             verdict.place === "do-not-keep" ||
             stops.stopped
           }
-          onClick={() =>
-            void write(
-              "bottled",
-              {
-                bottles: rows.map((x) => ({
-                  id: x.id,
-                  vessel: x.vessel,
-                  name: vesselWords(VESSELS.get(x.vessel)!),
-                  ml: x.ml,
-                  place: x.place,
-                })),
-                own: draft.value.own ? { bestBy: draft.value.bestBy, reason: draft.value.reason } : null,
-                ...stops.body,
-              },
-              () => {
-                draft.clear();
-                router.push(`/batch/${batch.id}/label`);
-                router.refresh();
-              },
-            )
-          }
+          onClick={send}
         >
-          {sending ? "Writing…" : "Bottled"}
+          {sendWords(sending, right)}
         </button>
       </div>
       <aside>

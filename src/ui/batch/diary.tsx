@@ -9,7 +9,7 @@ import { linesOf } from "@/core/plan/edit";
 import type { Line } from "@/core/plan/plan";
 import { capital, listed } from "@/core/words";
 import { WRINGING_WORDS } from "../plan/step-words";
-import { useWrite } from "./write";
+import { PutRight, canPutRight } from "./put-right";
 
 const TOUCHED: Readonly<Record<string, string>> = {
   shake: "Shaken",
@@ -79,66 +79,6 @@ export function entryWords(e: Entry, lineName: (id: string) => string = (id) => 
   }
 }
 
-function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; done: () => void }) {
-  const { write, sending, fault } = useWrite(batch.id, batch.seq);
-  const body = entry.body as Body<"strained">;
-  const [measured, setMeasured] = useState(body.measured);
-  const [why, setWhy] = useState("");
-  return (
-    <form
-      className="pl-4 py-2 border-l-4 border-cobalt mt-2 grid gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void write("corrected", { seq: entry.seq, body: { ...body, measured }, why: why.trim() }).then(
-          (ok) => ok && done(),
-        );
-      }}
-    >
-      <p>
-        <label className="quiet block" htmlFor={`right-${entry.seq}`}>
-          what the jug really showed
-        </label>
-        <input
-          id={`right-${entry.seq}`}
-          className="field w-48"
-          value={measured}
-          maxLength={60}
-          onChange={(e) => setMeasured(e.target.value)}
-        />
-      </p>
-      <p>
-        <label className="quiet block" htmlFor={`why-${entry.seq}`}>
-          why it is corrected
-        </label>
-        <input
-          id={`why-${entry.seq}`}
-          className="field w-full"
-          value={why}
-          maxLength={300}
-          onChange={(e) => setWhy(e.target.value)}
-        />
-      </p>
-      {fault && (
-        <p role="alert" className="wrong">
-          {fault.message}
-        </p>
-      )}
-      <p className="flex gap-4">
-        <button
-          type="submit"
-          className="slab"
-          disabled={sending || why.trim() === "" || measured.trim() === ""}
-        >
-          Correct it
-        </button>
-        <button type="button" className="plain" onClick={done}>
-          leave as it is
-        </button>
-      </p>
-    </form>
-  );
-}
-
 /** The batch's journal, newest first; a corrected entry stays, struck through, beside what replaced it. */
 export function Diary({ batch }: { batch: Batch }) {
   const [open, setOpen] = useState<number | undefined>();
@@ -146,22 +86,28 @@ export function Diary({ batch }: { batch: Batch }) {
   const lineName = (id: string): string => named(lines.find((l) => l.id === id)?.material ?? id);
   return (
     <ol className="pt-1">
-      {[...batch.diary].reverse().map((e) => (
+      {batch.diary.toReversed().map((e) => (
         <li key={e.seq} className="py-2 border-b border-rule grid grid-cols-[4.5rem_minmax(0,1fr)] gap-x-3">
           <span className="text-ash">{printDay(e.day, "short")}</span>
           <div className="min-w-0 break-words">
             {e.correctedBy && (
               <del className="block text-ash">{entryWords({ ...e, body: e.correctedBy.was }, lineName)}</del>
             )}
-            {e.correctedBy?.undone ? null : entryWords(e, lineName)}
-            {e.type === "strained" &&
-              batch.state !== "discarded" &&
-              open !== e.seq &&
-              batch.state !== "bottled" && (
-                <button type="button" className="plain ml-3" onClick={() => setOpen(e.seq)}>
-                  correct
-                </button>
-              )}
+            {e.correctedBy?.undone ? (
+              <span className="text-ash">Taken back{because(e.correctedBy.why)}.</span>
+            ) : (
+              entryWords(e, lineName)
+            )}
+            {open !== e.seq && canPutRight(batch, e) && (
+              <button
+                type="button"
+                className="plain ml-3 min-h-8"
+                aria-label={`Put right: ${entryWords(e, lineName)}`}
+                onClick={() => setOpen(e.seq)}
+              >
+                put right
+              </button>
+            )}
             {open === e.seq && <PutRight batch={batch} entry={e} done={() => setOpen(undefined)} />}
           </div>
         </li>

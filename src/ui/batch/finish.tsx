@@ -19,6 +19,7 @@ import { Wrong } from "../kit/field";
 import { useUnits } from "../kit/units";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
 import { StageCautions } from "../plan/cautions";
+import { Refusal } from "./refusal";
 import { useStops } from "./stops";
 import { useWrite } from "./write";
 
@@ -120,13 +121,25 @@ const intoLiquid = (amount: string): string => (/part|jar/.test(amount) ? "0.25 
 const nameIn = (catalogue: Catalogue, id: string): string => catalogue.get(id)?.row.names[0] ?? id;
 
 /** After the first straining, what goes into the measured liquid; the verdict follows every keystroke. */
-export function Finish({ batch, company }: { batch: Batch; company: Company }) {
+export function Finish({
+  batch,
+  company,
+  right,
+}: {
+  batch: Batch;
+  company: Company;
+  /** The entry that is put right, where it is said again. */
+  right?: number | undefined;
+}) {
   const units = useUnits();
-  const { write, sending, fault, router } = useWrite(batch.id, batch.seq);
+  const { write, putRight, insist, sending, fault, router } = useWrite(batch.id, batch.seq);
   const planned = useMemo(() => foreseen(batch), [batch]);
-  const draft = useDraft<readonly Line[]>(`jolly-finish-${batch.id}`, planned, (k) =>
-    // A line kept before lines had ids is named by its place.
-    Array.isArray(k) ? (k as Line[]).map((l, i) => ({ ...l, id: l.id ?? `kept${i}` })) : undefined,
+  const draft = useDraft<readonly Line[]>(
+    `jolly-finish-${batch.id}${right ? `-${right}` : ""}`,
+    planned,
+    (k) =>
+      // A line kept before lines had ids is named by its place.
+      Array.isArray(k) ? (k as Line[]).map((l, i) => ({ ...l, id: l.id ?? `kept${i}` })) : undefined,
   );
   const lines = draft.value;
   const catalogue = useMemo(() => materialsOf(batch.plan, {}), [batch.plan]);
@@ -140,6 +153,15 @@ export function Finish({ batch, company }: { batch: Batch; company: Company }) {
   const wrong = useMemo(() => (r.ok ? NONE : faultsByLine(batch, lines, r.faults)), [batch, lines, r]);
   const change = (id: string) => (amount: string) =>
     draft.set((was) => was.map((l) => (l.id === id ? { ...l, amount } : l)));
+  const go = (page: string) => (): void => {
+    draft.clear();
+    router.push(`/batch/${batch.id}${page}`);
+    router.refresh();
+  };
+  const send = (): void => {
+    const body = { lines, ...stops.body };
+    void (right ? putRight(right, body, "", go("")) : write("finished", body, go("/bottle")));
+  };
   const elsewhere = r.ok ? undefined : r.faults.find((f) => ![...wrong.values()].includes(f));
   return (
     <div className="grid gap-10 lg:grid-cols-[minmax(0,1fr)_24rem]">
@@ -187,25 +209,15 @@ export function Finish({ batch, company }: { batch: Batch; company: Company }) {
             giveReason={stops.giveReason}
           />
         </div>
-        {fault && (
-          <p role="alert" className="wrong">
-            {fault.message}
-          </p>
-        )}
+        {fault && <Refusal fault={fault} insist={insist} sending={sending} />}
         <div className="pt-5 flex flex-wrap gap-6 items-center">
           <button
             type="button"
             className="slab text-[1.25rem] min-h-14"
             disabled={!r.ok || sending || stops.stopped}
-            onClick={() =>
-              void write("finished", { lines, ...stops.body }, () => {
-                draft.clear();
-                router.push(`/batch/${batch.id}/bottle`);
-                router.refresh();
-              })
-            }
+            onClick={send}
           >
-            {finishWords(sending, lines.length)}
+            {right ? "Put it right" : finishWords(sending, lines.length)}
           </button>
           <Link href={`/batch/${batch.id}`}>come back to this later</Link>
         </div>

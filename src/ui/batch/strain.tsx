@@ -72,7 +72,7 @@ function WhatWasSeen({ seen, change }: { seen: readonly Seen[]; change: (to: rea
 /** Strain: measure what comes out. Big targets, one thing at a time. */
 export function Strain({ batch, company }: { batch: Batch; company: Company }) {
   const units = useUnits();
-  const { write, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const { write, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
   const planned = batch.plan.steps.find((s) => s.do === "strain");
   const draft = useDraft(
     `jolly-strain-${batch.id}`,
@@ -186,6 +186,16 @@ export function Strain({ batch, company }: { batch: Batch; company: Company }) {
           {wrong && (
             <p id="measured-wrong" role="alert" className="wrong text-[1.125rem] pt-2">
               {wrong.message}{" "}
+              {wrong.name === "Odd" && (
+                <button
+                  type="button"
+                  className="plain min-h-11"
+                  disabled={sending}
+                  onClick={() => void insist()}
+                >
+                  Yes, it is so
+                </button>
+              )}
               {wrong.suggestion && (
                 <button
                   type="button"

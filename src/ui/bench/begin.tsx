@@ -23,17 +23,23 @@ export function whyNotBegin(made: Made, bench: Bench, sending: boolean): string 
   return stop ? `${stop.says} Change the plan, or give a reason where it says so.` : undefined;
 }
 
+/** What the button says, at rest and while it writes. */
+export const BEGIN = { rest: "Begin this batch", busy: "Beginning…" } as const;
+export const PUT_RIGHT = { rest: "Put the plan right", busy: "Writing…" } as const;
+
 /** The one button that writes a journal, and what stands in its way. It can always be reached, so that the ear learns why. */
 export const Begin = memo(function Begin({
   why,
   sending,
   begin,
   openWays,
+  words,
 }: {
   why: string | undefined;
   sending: Sending;
   begin: () => Promise<void>;
   openWays: () => void;
+  words: typeof BEGIN | typeof PUT_RIGHT;
 }) {
   const { refused } = sending;
   return (
@@ -46,7 +52,7 @@ export const Begin = memo(function Begin({
           aria-describedby="begin-says"
           onClick={() => why === undefined && void begin()}
         >
-          {sending.sending ? "Beginning…" : "Begin this batch"}
+          {sending.sending ? words.busy : words.rest}
         </button>
         <button type="button" className="plain min-h-11" onClick={openWays}>
           compare ways

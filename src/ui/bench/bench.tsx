@@ -14,15 +14,15 @@ import { storesOf, usualOf } from "@/core/stores/stores";
 import { PartsRail } from "../figures/rail";
 import { send } from "../kit/send";
 import { Notes } from "../plan/cautions";
-import { Begin, type Sending, whyNotBegin } from "./begin";
+import { BEGIN, Begin, PUT_RIGHT, type Sending, whyNotBegin } from "./begin";
+import { type From, FromBatch, usePuttingRight } from "./from";
 import { forgetDraft } from "./draft";
 import { BenchDrawers } from "./drawers/bench-drawers";
 import type { DrawerName } from "./drawers/drawers";
 import { BenchHead } from "./head";
 import { GoingIn } from "./going-in";
 import type { Around, Made } from "./made";
-import { Offers } from "./offers";
-import { Outcome } from "./outcome";
+import { OutcomeSide } from "./outcome-side";
 import { type Bench as BenchState, fresh } from "./state";
 import { type BenchActions, useBench } from "./use-bench";
 
@@ -36,11 +36,12 @@ interface Props {
   /** Everything in the stores, as the server has it. */
   readonly items: readonly Stored[];
   readonly busy: readonly Busy[];
+  readonly from: From | undefined;
 }
 
 const NOBODY: readonly string[] = [];
 /** Plan a batch: what goes in, the vessel, and what you will have; everything is reckoned again at every keystroke. */
-export function Bench({ household, currency, today, items, busy }: Props) {
+export function Bench({ household, currency, today, items, busy, from }: Props) {
   const stores = useMemo(() => storesOf(items), [items]);
   const fittings = useMemo<Fittings>(
     () => ({ jar: usualJar(stores, busy, household), pot: POT, usual: usualOf(stores.lots) }),
@@ -54,12 +55,14 @@ export function Bench({ household, currency, today, items, busy }: Props) {
     }),
     [stores, today],
   );
-  const { state, actions } = useBench(household, fittings, around);
+  const { state, actions } = useBench(household, fittings, around, from);
   const [drawer, setDrawer] = useState<DrawerName | "">("");
   const { edit, change, replace } = actions;
   const bench = state.now;
   const { made } = state;
   const beginning = useBeginning(bench, made, actions, () => fresh(household, fittings, made.plan.kind));
+  const right = usePuttingRight(from, bench, made);
+  const putting = from?.as === "right" ? right : undefined;
   const giveReason = useCallback(
     (id: string, why: string): void => change({ reasons: { ...bench.reasons, [id]: why } }, `reason-${id}`),
     [change, bench.reasons],
@@ -99,6 +102,7 @@ export function Bench({ household, currency, today, items, busy }: Props) {
           {beginning.begun} has begun. This is the other jar of it; begin it too, or start over.
         </p>
       )}
+      {from && <FromBatch from={from} why={right.why} setWhy={right.setWhy} />}
       <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4">
         <div className="min-w-0">
           <Heading
@@ -138,9 +142,10 @@ export function Bench({ household, currency, today, items, busy }: Props) {
             take={takeBoth}
           />
           <Begin
-            why={whyNotBegin(made, bench, beginning.sending)}
-            sending={beginning}
-            begin={beginning.begin}
+            why={whyNotBegin(made, bench, (putting ?? beginning).sending)}
+            sending={putting ?? beginning}
+            begin={putting?.put ?? beginning.begin}
+            words={putting ? PUT_RIGHT : BEGIN}
             openWays={openWays}
           />
         </div>
@@ -258,55 +263,5 @@ function Heading({
       giveReason={giveReason}
       actions={heads}
     />
-  );
-}
-
-function OutcomeSide({
-  made,
-  bench,
-  empties,
-  currency,
-  today,
-  take,
-}: {
-  made: Made;
-  bench: BenchState;
-  empties: ReturnType<typeof storesOf>["empties"];
-  currency: string;
-  today: string;
-  take: (plan: Plan) => void;
-}) {
-  const { shown, now, plan } = made;
-  if (!shown)
-    return (
-      <section>
-        <h2 className="ruled-head">What you will have</h2>
-        <p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p>
-      </section>
-    );
-  const stopped = made.grave.some(
-    (c) => c.severity === "never" || (c.severity === "stop" && !bench.reasons[c.id]?.trim()),
-  );
-  // What is worth searching for: a jar that may not stand as planned first, then a cupboard it has not earned.
-  const room = made.grave.some((c) => c.id === "works-in-fridge");
-  const wish = room ? "room" : "cupboard";
-  const worth = now && (room || now.reckoning.verdict.place !== "cupboard");
-  return (
-    <>
-      <Outcome
-        r={shown.reckoning}
-        care={shown.care}
-        went={shown.went}
-        cost={shown.cost}
-        kind={plan.kind}
-        empties={empties}
-        currency={currency}
-        today={today}
-        stale={!now}
-        stopped={stopped}
-        doubts={made.doubts}
-      />
-      {worth && <Offers plan={plan} wish={{ for: wish }} take={take} today={today} />}
-    </>
   );
 }

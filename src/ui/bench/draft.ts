@@ -60,10 +60,14 @@ const drafts = (): string[] =>
     .filter((k) => k.startsWith(PREFIX) || k === OLD)
     .sort((a, b) => savedAt(b) - savedAt(a));
 
+/** Where a draft is kept: this tab's, or that of a batch being put right, which is no one's Bench. */
+const RIGHT = "jolly-right:";
+const slot = (right: string | undefined): string => (right ? RIGHT + right : PREFIX + tab());
+
 /** This tab's draft; a new tab takes up the newest there is, under ids of its own. */
-export function keptDraft(): Bench | undefined {
-  const mine = readDraft(localStorage.getItem(PREFIX + tab()));
-  if (mine) return mine;
+export function keptDraft(right?: string): Bench | undefined {
+  const mine = readDraft(localStorage.getItem(slot(right)));
+  if (mine || right) return mine;
   for (const key of drafts()) {
     const other = readDraft(localStorage.getItem(key));
     if (other) return { ...other, id: crypto.randomUUID(), key: crypto.randomUUID() };
@@ -71,9 +75,9 @@ export function keptDraft(): Bench | undefined {
   return undefined;
 }
 
-export function keepDraft(b: Bench): void {
+export function keepDraft(b: Bench, right?: string): void {
   try {
-    localStorage.setItem(PREFIX + tab(), JSON.stringify({ ...b, saved: Date.now() }));
+    localStorage.setItem(slot(right), JSON.stringify({ ...b, saved: Date.now() }));
     for (const key of drafts().slice(MOST_DRAFTS)) localStorage.removeItem(key);
   } catch {
     // A full store loses the draft, not the work on screen.
@@ -81,7 +85,7 @@ export function keepDraft(b: Bench): void {
 }
 
 /** Begun: this tab's draft is in the journal now. */
-export function forgetDraft(): void {
-  localStorage.removeItem(PREFIX + tab());
-  localStorage.removeItem(OLD);
+export function forgetDraft(right?: string): void {
+  localStorage.removeItem(slot(right));
+  if (!right) localStorage.removeItem(OLD);
 }

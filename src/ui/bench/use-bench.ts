@@ -3,6 +3,7 @@ import { useEffect, useMemo, useReducer } from "react";
 import type { Bench as Fittings } from "@/core/plan/ways";
 import type { UnitSystem } from "@/core/quantity/units";
 import { keepDraft, keptDraft } from "./draft";
+import type { From } from "./from";
 import type { Around } from "./made";
 import { type Bench, type Edit, begun, fresh, step } from "./state";
 
@@ -23,7 +24,7 @@ export interface BenchActions {
 }
 
 /** The Bench’s state: one reducer that holds plan and reckoning, kept in this browser until it is begun. */
-export function useBench(household: UnitSystem, fittings: Fittings, around: Around) {
+export function useBench(household: UnitSystem, fittings: Fittings, around: Around, from?: From) {
   const [state, act] = useReducer(step, undefined, () =>
     begun({ ...fresh(household, fittings), id: "" }, around),
   );
@@ -41,22 +42,31 @@ export function useBench(household: UnitSystem, fittings: Fittings, around: Arou
   );
   // Once: what the stores hold may change under it, what stands on the Bench does not.
   useEffect(() => {
-    actions.replace(keptDraft() ?? fresh(household, fittings));
+    const right = from?.as === "right" ? from : undefined;
+    const blank = fresh(household, fittings);
+    const asBegun = right && { ...blank, plan: right.plan, named: true, reasons: right.reasons };
+    actions.replace(keptDraft(right?.id) ?? asBegun ?? blank);
+    if (from?.as === "again") {
+      // What stood here before is one undo away; read once, the address goes back to the Bench's own.
+      actions.change({ plan: from.plan, named: true, reasons: {}, rest: [] });
+      window.history.replaceState(null, "", "/bench");
+    }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- a Bench is set out once
   }, [actions]);
   useEffect(() => act({ do: "stores", around }), [around]);
   const bench = state.now;
+  const right = from?.as === "right" ? from.id : undefined;
   useEffect(() => {
     if (bench.id === "") return;
     // Kept once the hand rests, and at the latest when the page goes.
-    const keep = (): void => keepDraft(bench);
+    const keep = (): void => keepDraft(bench, right);
     const soon = setTimeout(keep, 150);
     window.addEventListener("pagehide", keep);
     return () => {
       clearTimeout(soon);
       window.removeEventListener("pagehide", keep);
     };
-  }, [bench]);
+  }, [bench, right]);
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z" || keepsUndo(e.target)) return;

@@ -8,6 +8,8 @@ export interface Answer {
 }
 /** A write to a batch's journal also says where the batch stands now. */
 export interface BatchAnswer extends Answer {
+  /** The place of what was written in its journal, by which it can be put right. */
+  readonly entry: number;
   readonly code: string;
   readonly state: string;
 }

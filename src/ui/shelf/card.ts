@@ -1,7 +1,8 @@
 import { type Care, type Due, TOUCH_WORDS, dueOn } from "@/core/care/care";
 import { type Day, addDays, daysBetween, printDay } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
-import { reckonBatch } from "@/core/journal/reckon";
+import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
+import { VESSELS } from "@/core/vessel/catalogue";
 import { heightAt } from "@/core/vessel/profile";
 import type { Profile } from "@/core/vessel/profile";
 import type { Lid } from "@/core/vessel/vessel";
@@ -22,6 +23,10 @@ export interface Card {
   readonly next: string;
   readonly urgent: boolean;
   readonly due: readonly Due[];
+  /** What waits for a hand, whatever the day. */
+  readonly waits?:
+    | { readonly sort: "mend" | "finish" | "strain"; readonly why: string; readonly overdue: boolean }
+    | undefined;
   readonly seq: number;
   /** Days until the best day to strain; what the shelf is ordered by. */
   readonly until: number;
@@ -61,84 +66,128 @@ function untilOf(b: Batch, w: Window, day: number): number {
   return w ? w.best - day : 0;
 }
 
-/** @returns nothing for a batch whose figures cannot be reckoned, which a journal never holds. */
-export function cardOf(b: Batch, today: Day): Card | undefined {
-  const r = reckonBatch(b);
-  if (!r.ok || !r.value.program.vessel) return undefined;
-  const { program, reckoning, care } = r.value;
-  const vessel = program.vessel!;
-  const day = daysBetween(b.begunDay, today);
-  const fit = reckoning.fit!;
-  const layers: DrawnLayer[] = [];
-  const stuffs = program.lines.filter((l) => l.atOnce);
-  if (b.state === "strained") {
-    layers.push({
-      fromCm: 0,
-      toCm: heightAt(vessel.solid, Math.min(vessel.solid.brimMl, reckoning.strained.ml.value)),
-      substance: "decoction",
-    });
-  } else if (day < 1) {
-    for (const l of fit.layers)
-      layers.push({ fromCm: l.fromCm, toCm: l.toCm, substance: substanceOf(stuffs[l.of]!.stuff) });
-  } else {
-    // After a day the herb has drunk and the liquids have met: herb below, the liquid there is most of above.
-    const grow = fit.day0.herbCm > 0 ? fit.day1.herbCm / fit.day0.herbCm : 1;
-    const herbs = fit.layers.filter((l) => l.sort === "herb");
-    for (const l of herbs)
-      layers.push({
-        fromCm: l.fromCm * grow,
-        toCm: l.toCm * grow,
-        substance: substanceOf(stuffs[l.of]!.stuff),
-      });
-    const most = [...stuffs].filter((l) => !l.stuff.plant).sort((a, c) => c.grams - a.grams)[0];
-    if (most)
-      layers.push({
-        fromCm: Math.min(fit.day1.herbCm, fit.day1.liquidCm),
-        toCm: Math.max(fit.day1.liquidCm, fit.day1.herbCm > fit.day1.liquidCm ? fit.day1.liquidCm : 0),
-        substance: substanceOf(most.stuff),
-      });
-  }
-  const due = b.state === "working" ? dueOn(care, b.begunDay, today, b.done) : [];
-  const w = care.window;
-  const strain = due.find((d) => d.sort === "strain");
-  const next = nextWords(b, due, w, day);
+/** A jar to draw where a batch says none. */
+const SOME_JAR = VESSELS.get("m-1000")!;
+
+/** A batch that does not reckon stays where it stood, and asks to be put right. */
+function unsoundCard(b: Batch): Card {
+  const { vessel } = b.frozen;
   return {
     id: b.id,
     code: b.code,
     name: b.name,
-    size: vessel.size,
+    size: vessel?.size ?? "",
+    state: b.state,
+    profile: vessel?.profile ?? SOME_JAR.solid.profile,
+    lid: vessel?.lid ?? SOME_JAR.lid,
+    layers: [],
+    days: "cannot be reckoned",
+    next: "put it right",
+    urgent: true,
+    due: [],
+    waits: { sort: "mend", why: "its entries do not add up", overdue: true },
+    seq: b.seq,
+    until: -2000,
+  };
+}
+
+/** The jar as it stands today, drawn from below. */
+function layersOf(b: Batch, { program, reckoning }: BatchReckoning, day: number): DrawnLayer[] {
+  const { fit } = reckoning;
+  const { vessel } = program;
+  if (!vessel || !fit) return [];
+  const stuffs = program.lines.filter((l) => l.atOnce);
+  const drawn = (l: (typeof fit.layers)[number], grow = 1): DrawnLayer => ({
+    fromCm: l.fromCm * grow,
+    toCm: l.toCm * grow,
+    substance: substanceOf(stuffs[l.of]!.stuff),
+  });
+  if (b.state === "strained") {
+    const ml = Math.min(vessel.solid.brimMl, reckoning.strained.ml.value);
+    return [{ fromCm: 0, toCm: heightAt(vessel.solid, ml), substance: "decoction" }];
+  }
+  if (day < 1) return fit.layers.map((l) => drawn(l));
+  // After a day the herb has drunk and the liquids have met: herb below, the liquid there is most of above.
+  const grow = fit.day0.herbCm > 0 ? fit.day1.herbCm / fit.day0.herbCm : 1;
+  const layers = fit.layers.filter((l) => l.sort === "herb").map((l) => drawn(l, grow));
+  const most = stuffs.filter((l) => !l.stuff.plant).sort((a, c) => c.grams - a.grams)[0];
+  const { herbCm, liquidCm } = fit.day1;
+  if (most)
+    layers.push({
+      fromCm: Math.min(herbCm, liquidCm),
+      toCm: liquidCm,
+      substance: substanceOf(most.stuff),
+    });
+  return layers;
+}
+
+/** What waits for a hand whatever the day: a jug to be finished, a pot to be strained. */
+function waitsOf(b: Batch, w: Window, today: Day): Card["waits"] {
+  if (b.state === "strained") {
+    const since = daysBetween(b.strainedDay!, today);
+    return { sort: "finish", why: since < 1 ? "strained today" : sinceWords(since), overdue: since > 2 };
+  }
+  if (b.state !== "working" || w) return undefined;
+  return { sort: "strain", why: "when it has cooled", overdue: daysBetween(b.begunDay, today) > 0 };
+}
+const sinceWords = (days: number): string =>
+  days === 1 ? "strained yesterday" : `strained ${days} days ago`;
+
+/** A batch as a card; one that cannot be reckoned is a card too. */
+export function cardOf(b: Batch, today: Day): Card {
+  const r = reckonBatch(b);
+  if (!r.ok) return unsoundCard(b);
+  const { program, care } = r.value;
+  const vessel = program.vessel ?? SOME_JAR;
+  const day = daysBetween(b.begunDay, today);
+  const due = b.state === "working" ? dueOn(care, b.begunDay, today, b.done) : [];
+  const w = care.window;
+  const strain = due.find((d) => d.sort === "strain");
+  return {
+    id: b.id,
+    code: b.code,
+    name: b.name,
+    size: program.vessel?.size ?? "",
     state: b.state,
     profile: vessel.solid.profile,
     lid: vessel.lid,
-    layers,
+    layers: layersOf(b, r.value, day),
     days: dayWords(b, w, day),
-    next,
+    next: nextWords(b, due, w, day),
     urgent:
       b.state === "strained" ||
       due.some((d) => d.overdue) ||
       (strain !== undefined && w !== undefined && day > w.latest),
     due,
+    waits: waitsOf(b, w, today),
     seq: b.seq,
     until: untilOf(b, w, day),
   };
 }
 
+/** Things to do today in the order they are listed: a touch of a jar, or what waits for a hand. */
+const ORDER = ["mend", "finish", "strain", "top-up", "push-under", "let-out", "shake", "turn"] as const;
+export type TodaySort = (typeof ORDER)[number];
+
+const WAIT_WORDS = { mend: "Put right", finish: "Finish and bottle" } as const;
+const todayWords = (sort: TodaySort): string =>
+  sort === "mend" || sort === "finish" ? WAIT_WORDS[sort] : TOUCH_WORDS[sort];
+
 /** Today's touches over all the shelf, those that matter first, each with the jars it is for. */
 export function touchesOf(cards: readonly Card[]): {
-  sort: Due["sort"];
+  sort: TodaySort;
   words: string;
   matters: boolean;
-  jars: { id: string; code: string; why: string; overdue: boolean }[];
+  jars: { id: string; code: string; name: string; why: string; overdue: boolean }[];
 }[] {
-  const order: Due["sort"][] = ["strain", "top-up", "push-under", "let-out", "shake", "turn"];
-  return order.flatMap((sort) => {
+  return ORDER.flatMap((sort) => {
     const jars = cards.flatMap((c) =>
-      c.due
+      [...c.due, ...(c.waits ? [c.waits] : [])]
         .filter((d) => d.sort === sort)
-        .map((d) => ({ id: c.id, code: c.code, why: d.why, overdue: d.overdue })),
+        .map((d) => ({ id: c.id, code: c.code, name: c.name, why: d.why, overdue: d.overdue })),
     );
     return jars.length > 0
-      ? [{ sort, words: TOUCH_WORDS[sort], matters: jars.some((j) => j.overdue), jars }]
+      ? [{ sort, words: todayWords(sort), matters: jars.some((j) => j.overdue), jars }]
       : [];
   });
 }

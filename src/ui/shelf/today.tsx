@@ -3,140 +3,223 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { Check } from "lucide-react";
+import { capital, counted } from "@/core/words";
+import type { TodaySort } from "./card";
 import { send } from "../kit/send";
 
+interface Jar {
+  readonly id: string;
+  readonly code: string;
+  readonly name: string;
+  readonly why: string;
+  readonly overdue: boolean;
+}
 export interface TodayItem {
-  readonly sort: string;
+  readonly sort: TodaySort;
   readonly words: string;
   readonly matters: boolean;
-  readonly jars: readonly {
-    readonly id: string;
-    readonly code: string;
-    readonly why: string;
-    readonly overdue: boolean;
-  }[];
+  readonly jars: readonly Jar[];
 }
 
-const COUNT = ["", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten"];
+/** A touch written a moment ago, which can be taken back. */
+interface Done {
+  readonly name: string;
+  readonly words: string;
+  readonly jar: Jar;
+  readonly entry: number;
+  readonly seen: number;
+}
 
-/** What wants doing today, in one list that can be done with one hand. */
-export function Today({ items }: { items: readonly TodayItem[] }) {
+/** Where a thing is done that is more than a touch; a touch is done right here. */
+function pageOf(sort: TodaySort, id: string): string | undefined {
+  switch (sort) {
+    case "strain":
+      return `/batch/${id}/strain`;
+    case "finish":
+    case "mend":
+    case "top-up":
+      return `/batch/${id}`;
+    case "shake":
+    case "turn":
+    case "push-under":
+    case "let-out":
+      return undefined;
+  }
+}
+
+const PAST: Readonly<Partial<Record<TodaySort, string>>> = {
+  shake: "Shaken",
+  turn: "Turned",
+  "push-under": "Pushed under",
+  "let-out": "Gas let out",
+};
+
+/** Writes touches and takes them back; one key for one touch of one jar, however often it is tapped. */
+function useTouches() {
   const router = useRouter();
-  const [done, setDone] = useState<ReadonlySet<string>>(new Set());
+  const [done, setDone] = useState<readonly Done[]>([]);
+  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
   const [wrong, setWrong] = useState<Readonly<Record<string, string>>>({});
-  // One key for one touch of one jar, however often it is tapped.
   const keys = useRef(new Map<string, string>());
-  const touch = async (sort: string, ids: readonly string[]): Promise<void> => {
-    setDone((was) => new Set([...was, ...ids.map((id) => `${sort}-${id}`)]));
+  const keyOf = (name: string): string => {
+    const key = keys.current.get(name) ?? crypto.randomUUID();
+    keys.current.set(name, key);
+    return key;
+  };
+  const one = async (item: TodayItem, jar: Jar): Promise<string> => {
+    const name = `${item.sort}-${jar.id}`;
+    const body = { key: keyOf(name), type: "touched", body: { what: item.sort } };
+    const sent = await send(`/api/batches/${jar.id}`, body);
+    if (!sent.ok) return sent.fault.message;
+    const { entry, seq } = sent.answer;
+    const words = PAST[item.sort] ?? item.words;
+    setDone((was) => [{ name, words, jar, entry, seen: seq }, ...was.filter((d) => d.name !== name)]);
+    return "";
+  };
+  const touch = async (item: TodayItem, jars: readonly Jar[]): Promise<void> => {
+    const names = jars.map((j) => `${item.sort}-${j.id}`);
+    setAway((was) => new Set([...was, ...names]));
     let failed = "";
-    for (const id of ids) {
-      const name = `${sort}-${id}`;
-      const key = keys.current.get(name) ?? crypto.randomUUID();
-      keys.current.set(name, key);
-      const sent = await send(`/api/batches/${id}`, { key, type: "touched", body: { what: sort } });
-      if (!sent.ok) {
-        failed = sent.fault.message;
-        setDone((was) => new Set([...was].filter((x) => x !== name)));
-      }
-    }
-    setWrong((was) => ({ ...was, [sort]: failed }));
+    for (const jar of jars) failed = (await one(item, jar)) || failed;
+    setAway((was) => new Set([...was].filter((x) => !names.includes(x))));
+    setWrong((was) => ({ ...was, [item.sort]: failed }));
     router.refresh();
   };
-  if (items.length === 0)
-    return <p className="py-4">Nothing wants doing today. The jars work on by themselves.</p>;
+  const undo = async (d: Done): Promise<void> => {
+    const sent = await send(`/api/batches/${d.jar.id}`, {
+      key: keyOf(`undo-${d.name}-${d.entry}`),
+      type: "corrected",
+      seen: d.seen,
+      body: { seq: d.entry, body: null },
+    });
+    setWrong((was) => ({ ...was, undo: sent.ok ? "" : sent.fault.message }));
+    if (sent.ok) {
+      // Touched again it is another touch, under a key of its own.
+      keys.current.delete(d.name);
+      setDone((was) => was.filter((x) => x !== d));
+    }
+    router.refresh();
+  };
+  return { done, away, wrong, touch, undo };
+}
+
+/** What wants doing today, in one list that can be done with one hand: each jar by itself, or all of a sort at once. */
+export function Today({ items }: { items: readonly TodayItem[] }) {
+  const { done, away, wrong, touch, undo } = useTouches();
+  const written = new Set(done.map((d) => d.name));
   return (
-    <ul>
-      {items.map((item) => {
-        const open = item.jars.filter((j) => !done.has(`${item.sort}-${j.id}`));
-        const many = item.jars.length > 1;
-        const strain = item.sort === "strain";
-        return (
-          <li key={item.sort} className="border-b border-rule py-3 flex gap-4">
-            {strain ? (
-              <span className="w-10 h-10 shrink-0 grid place-items-center" aria-hidden="true">
-                <svg width="30" height="30">
-                  <path
-                    d="M3 8h24l-9 11v8h-6v-8z"
-                    fill="none"
-                    stroke={item.matters ? "#9a2f1b" : "#1c3d94"}
-                    strokeWidth="2.2"
-                    strokeLinejoin="round"
-                  />
-                </svg>
-              </span>
-            ) : (
-              <button
-                type="button"
-                className={`w-11 h-11 shrink-0 border-2 bg-paper grid place-items-center ${item.matters ? "border-rust" : "border-cobalt"}`}
-                disabled={open.length === 0}
-                aria-label={`${item.words}: ${open.map((j) => j.code).join(", ")}, done`}
-                onClick={() =>
-                  void touch(
-                    item.sort,
-                    open.map((j) => j.id),
-                  )
-                }
-              >
-                {open.length === 0 && <Check size={26} className="text-celadon-deep" aria-hidden="true" />}
-              </button>
-            )}
-            <div className="min-w-0">
-              <p className={`font-bold ${item.matters ? "text-rust" : ""}`}>
-                {item.words}
-                {many ? ` ${COUNT[item.jars.length] ?? item.jars.length}` : ""}
+    <>
+      {items.length === 0 && done.length === 0 && (
+        <p className="py-4">Nothing wants doing today. The jars work on by themselves.</p>
+      )}
+      <ul>
+        {items.map((item) => {
+          const open = item.jars.filter((j) => !written.has(`${item.sort}-${j.id}`));
+          const touched = pageOf(item.sort, "") === undefined;
+          if (open.length === 0) return null;
+          return (
+            <li key={item.sort} className="border-b border-rule py-3">
+              <p className="flex flex-wrap items-baseline gap-x-4">
+                <span className={`font-bold ${item.matters ? "text-rust" : ""}`}>
+                  {item.words}
+                  {open.length > 1 ? ` ${counted(open.length, "jar")}` : ""}
+                </span>
+                {touched && open.length > 1 && (
+                  <button
+                    type="button"
+                    className="plain min-h-11"
+                    disabled={away.size > 0}
+                    onClick={() => void touch(item, open)}
+                  >
+                    {open.length === 2 ? "both done" : `all ${open.length} done`}
+                  </button>
+                )}
               </p>
-              {strain || item.sort === "top-up" ? (
-                <ul>
-                  {item.jars.map((j) => (
-                    <li key={j.id}>
-                      <Link
-                        href={strain ? `/batch/${j.id}/strain` : `/batch/${j.id}`}
-                        className="font-semibold"
-                      >
-                        {j.code}
-                      </Link>
-                      <span className={j.overdue ? "text-rust" : "text-ash"}>, {j.why}</span>
-                    </li>
-                  ))}
-                </ul>
-              ) : (
-                <p className="text-ash">
-                  {item.jars.map((j, i) => (
-                    <span key={j.id}>
-                      {i > 0 && ", "}
-                      <Link href={`/batch/${j.id}`} className="text-ash">
-                        {j.code}
-                      </Link>
-                    </span>
-                  ))}
-                  {many && open.length > 0 && (
-                    <>
-                      {"  "}
-                      <button
-                        type="button"
-                        className="plain ml-2"
-                        onClick={() =>
-                          void touch(
-                            item.sort,
-                            open.map((j) => j.id),
-                          )
-                        }
-                      >
-                        {item.jars.length === 2 ? "both done" : "all done"}
-                      </button>
-                    </>
-                  )}
-                </p>
-              )}
+              <ul>
+                {open.map((j) => (
+                  <OneJar
+                    key={j.id}
+                    item={item}
+                    jar={j}
+                    sending={away.has(`${item.sort}-${j.id}`)}
+                    touch={() => void touch(item, [j])}
+                  />
+                ))}
+              </ul>
               {wrong[item.sort] && (
                 <p role="alert" className="wrong">
                   {wrong[item.sort]}
                 </p>
               )}
-            </div>
-          </li>
-        );
-      })}
-    </ul>
+            </li>
+          );
+        })}
+      </ul>
+      <div role="status">
+        {done.map((d) => (
+          <p key={d.name} className="flex items-center gap-x-3 text-ash">
+            <Check size={20} className="text-celadon-deep shrink-0" aria-hidden="true" />
+            <span className="min-w-0 break-words">
+              {d.words}: {d.jar.code}
+            </span>
+            <button
+              type="button"
+              className="plain min-h-11 ml-auto"
+              aria-label={`Undo: ${d.words}, ${d.jar.code}`}
+              onClick={() => void undo(d)}
+            >
+              undo
+            </button>
+          </p>
+        ))}
+      </div>
+      {wrong["undo"] && (
+        <p role="alert" className="wrong">
+          {wrong["undo"]}
+        </p>
+      )}
+    </>
+  );
+}
+
+function OneJar({
+  item,
+  jar,
+  sending,
+  touch,
+}: {
+  item: TodayItem;
+  jar: Jar;
+  sending: boolean;
+  touch: () => void;
+}) {
+  const page = pageOf(item.sort, jar.id);
+  const why =
+    jar.overdue || page ? <span className={jar.overdue ? "text-rust" : "text-ash"}>, {jar.why}</span> : null;
+  return (
+    <li className="flex items-center gap-3 min-h-11">
+      {!page && (
+        <button
+          type="button"
+          className={`w-11 h-11 shrink-0 grid place-items-center`}
+          disabled={sending}
+          aria-label={`${item.words} ${jar.code}, ${jar.name}: done`}
+          onClick={touch}
+        >
+          <span
+            className={`w-7 h-7 border-2 bg-paper grid place-items-center ${item.matters ? "border-rust" : "border-cobalt"}`}
+          >
+            {sending && <Check size={20} className="text-celadon-deep" aria-hidden="true" />}
+          </span>
+        </button>
+      )}
+      <span className="min-w-0 break-words">
+        <Link href={page ?? `/batch/${jar.id}`} className="font-semibold">
+          {jar.code}
+        </Link>{" "}
+        {capital(jar.name)}
+        {why}
+      </span>
+    </li>
   );
 }

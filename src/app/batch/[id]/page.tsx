@@ -4,7 +4,13 @@ import type { Batch } from "@/core/journal/fold";
 import { addDays, daysBetween, printDay } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { contentsOf } from "@/core/label/label";
-import { batchPage } from "../../batch-page";
+import { batchAsItStands } from "../../batch-page";
+import { lastChanges } from "@/core/journal/changes";
+import { recipeOf } from "@/core/journal/recipe";
+import { CHANGE_WORDS } from "@/ui/plan/changes";
+import { Recipe } from "@/ui/batch/recipe";
+import { TakeBack } from "@/ui/batch/take-back";
+import { Unsound } from "@/ui/batch/unsound";
 import { Actions } from "@/ui/batch/actions";
 import { Diary } from "@/ui/batch/diary";
 import { cautionsAt } from "@/core/cautions/rules";
@@ -17,7 +23,11 @@ import { WindowBand } from "@/ui/figures/window-band";
 import { cardOf, touchesOf } from "@/ui/shelf/card";
 import { Today } from "@/ui/shelf/today";
 
-export const metadata: Metadata = { title: "Batch" };
+/** Titled by its code and name, so that ten open batches can be told apart. */
+export async function generateMetadata({ params }: { params: Promise<{ id: string }> }): Promise<Metadata> {
+  const { batch } = await batchAsItStands(params);
+  return { title: `${batch.code} ${batch.name}` };
+}
 
 const STATE = {
   working: "working",
@@ -58,7 +68,10 @@ function nextStep(
 }
 
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
-  const { batch, r, today } = await batchPage(params);
+  const { batch, events, reckoned, today } = await batchAsItStands(params);
+  if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
+  const r = reckoned.value;
+  const changes = lastChanges(events, CHANGE_WORDS);
   const card = cardOf(batch, today);
   const w = r.care.window;
   const day = daysBetween(batch.begunDay, today);
@@ -83,6 +96,29 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           Discarded {printDay(batch.discardedDay!)}: {batch.discardedWhy}
         </p>
       )}
+      {batch.state === "undone" && (
+        <p className="pt-2">
+          It was begun by accident and taken back; what it drew went back to the stores.{" "}
+          <Link href={`/bench?again=${batch.id}`}>Set its plan on the Bench.</Link>
+        </p>
+      )}
+      {batch.unreadable.map((u) => (
+        <p key={u.seq} role="alert" className="wrong pt-2">
+          A correction of entry {u.seq} does not read as one, and is passed over: {u.message}. Put that entry
+          right in the journal below.
+        </p>
+      ))}
+      {changes.length > 0 && (
+        <p role="status" className="pt-2">
+          Put right.{" "}
+          {changes.map((c, i) => (
+            <span key={c.what}>
+              {i > 0 && "; "}
+              {c.what}: <del className="text-ash">{c.was}</del> <strong>{c.is}</strong>
+            </span>
+          ))}
+        </p>
+      )}
       {w && batch.state === "working" && (
         <div className="max-w-4xl pt-3">
           <WindowBand begun={batch.begunDay} today={today} care={r.care} doneDays={shaken} />
@@ -93,7 +129,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           {card && (
             <VesselFigure
               profile={card.profile}
-              layers={batch.state === "bottled" || batch.state === "discarded" ? [] : card.layers}
+              layers={batch.state === "working" || batch.state === "strained" ? card.layers : []}
               lid={card.lid}
               scale={Math.min(17, 330 / ((r.program.vessel?.solid.brimCm ?? 20) + 2.5))}
               title={`${card.size}, ${batch.name}`}
@@ -123,10 +159,26 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           )}
           {due.length > 0 && card && (
             <section aria-label="Due today" className="border-t border-rule">
-              <Today items={touchesOf([{ ...card, due }])} />
+              <Today items={touchesOf([{ ...card, due, waits: undefined }])} />
             </section>
           )}
-          <h2 className="ruled-head pt-2">Journal</h2>
+          <h2 className="ruled-head pt-2">Recipe</h2>
+          <Recipe parts={recipeOf(batch, r)} />
+          <p className="py-2 flex flex-wrap gap-x-5">
+            <Link className="inline-flex items-center min-h-11" href={`/batch/${batch.id}/recipe`}>
+              print it
+            </Link>
+            <Link className="inline-flex items-center min-h-11" href={`/bench?again=${batch.id}`}>
+              plan it again
+            </Link>
+            {batch.state === "working" && (
+              <Link className="inline-flex items-center min-h-11" href={`/bench?right=${batch.id}`}>
+                put the plan right
+              </Link>
+            )}
+          </p>
+          {batch.state === "working" && <TakeBack batch={batch} />}
+          <h2 className="ruled-head pt-4">Journal</h2>
           <Diary batch={batch} />
         </div>
         <aside className="min-w-0">

@@ -1,13 +1,20 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { batchPage } from "../../../batch-page";
+import { batchPage, rightOf } from "../../../batch-page";
 import { BottleUp } from "@/ui/batch/bottle";
 
 export const metadata: Metadata = { title: "Bottle" };
 
-export default async function BottlePage({ params }: { params: Promise<{ id: string }> }) {
+export default async function BottlePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ right?: string }>;
+}) {
   const { batch, today, company, empties } = await batchPage(params);
-  const right = batch.state === "strained";
+  const again = rightOf(batch, "bottled", (await searchParams).right);
+  const right = again !== undefined || batch.state === "strained";
   return (
     <div className="pt-5">
       <p>
@@ -18,7 +25,7 @@ export default async function BottlePage({ params }: { params: Promise<{ id: str
       </p>
       <h1 className="text-[2rem]">Bottle</h1>
       {right ? (
-        <BottleUp batch={batch} today={today} company={company} empties={[...empties]} />
+        <BottleUp right={again} batch={batch} today={today} company={company} empties={[...empties]} />
       ) : (
         <p role="status" className="pt-4 text-[1.25rem]">
           {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>

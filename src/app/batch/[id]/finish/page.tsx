@@ -1,13 +1,20 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { batchPage } from "../../../batch-page";
+import { batchPage, rightOf } from "../../../batch-page";
 import { Finish } from "@/ui/batch/finish";
 
 export const metadata: Metadata = { title: "Finish" };
 
-export default async function FinishPage({ params }: { params: Promise<{ id: string }> }) {
+export default async function FinishPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Promise<{ right?: string }>;
+}) {
   const { batch, company } = await batchPage(params);
-  const right = batch.state === "strained";
+  const again = rightOf(batch, "finished", (await searchParams).right);
+  const right = again !== undefined || batch.state === "strained";
   return (
     <div className="pt-5">
       <p>
@@ -18,7 +25,7 @@ export default async function FinishPage({ params }: { params: Promise<{ id: str
       </p>
       <h1 className="text-[2rem]">To the measured volume</h1>
       {right ? (
-        <Finish batch={batch} company={company} />
+        <Finish right={again} batch={batch} company={company} />
       ) : (
         <p role="status" className="pt-4 text-[1.25rem]">
           {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>

@@ -1,0 +1,179 @@
+"use client";
+import Link from "next/link";
+import { useId, useState } from "react";
+import type { Batch, Entry } from "@/core/journal/fold";
+import type { Body, EventType } from "@/core/journal/events";
+import { WRINGING, type Wringing } from "@/core/plan/plan";
+import { WRINGING_WORDS } from "../plan/step-words";
+import { Refusal } from "./refusal";
+import { useWrite } from "./write";
+
+/** The one thing of an entry that is typed, as text and back into its body. */
+interface Typed {
+  readonly label: string;
+  readonly text: string;
+  readonly long?: boolean;
+  readonly body: (text: string) => unknown;
+}
+
+function typedOf(e: Entry): Typed | undefined {
+  switch (e.type) {
+    case "strained": {
+      const b = e.body as Body<"strained">;
+      return { label: "what the jug showed", text: b.measured, body: (measured) => ({ ...b, measured }) };
+    }
+    case "added": {
+      const b = e.body as Body<"added">;
+      return { label: "how much went in", text: b.amount, body: (amount) => ({ ...b, amount }) };
+    }
+    case "topped-up": {
+      const b = e.body as Body<"topped-up">;
+      const body = (amount: string): unknown => ({ line: { ...b.line, amount } });
+      return { label: "how much was poured on", text: b.line.amount, body };
+    }
+    case "extra": {
+      const b = e.body as Body<"extra">;
+      const body = (amount: string): unknown => ({ ...b, line: { ...b.line, amount } });
+      return { label: "how much went in", text: b.line.amount, body };
+    }
+    case "noted": {
+      const b = e.body as Body<"noted">;
+      return { label: "the note", text: b.text, long: true, body: (text) => ({ text }) };
+    }
+    case "discarded":
+      return {
+        label: "why",
+        text: (e.body as Body<"discarded">).why,
+        body: (why) => ({ why }),
+      };
+    case "begun":
+    case "left-out":
+    case "swapped":
+    case "touched":
+    case "read":
+    case "finished":
+    case "bottled":
+    case "corrected":
+      return undefined;
+  }
+}
+
+/** What is put right on a page of its own, since it is more than one field. */
+function pageFor(batch: Batch, e: Entry): readonly [href: string, words: string] | undefined {
+  if (e.type === "finished") return [`/batch/${batch.id}/finish?right=${e.seq}`, "say again what went in"];
+  if (e.type === "bottled") return [`/batch/${batch.id}/bottle?right=${e.seq}`, "say the bottles again"];
+  if (e.type === "begun" && batch.state === "working")
+    return [`/bench?right=${batch.id}`, "put the plan right on the Bench"];
+  return undefined;
+}
+
+const NOT_HAPPENED: Readonly<Partial<Record<EventType, string>>> = {
+  begun: "it was begun by accident",
+  discarded: "it was not discarded",
+};
+
+/** Whether there is anything here that can be put right. */
+export const canPutRight = (batch: Batch, e: Entry): boolean => {
+  if (e.type === "corrected" || batch.state === "undone" || e.correctedBy?.undone) return false;
+  return e.type !== "begun" || batch.state === "working";
+};
+
+/** An entry put right: said again, or taken back. What it was stays in the journal beside it. */
+export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; done: () => void }) {
+  const { putRight, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const typed = typedOf(entry);
+  const page = pageFor(batch, entry);
+  const [text, setText] = useState(typed?.text ?? "");
+  const [how, setHow] = useState<Wringing | undefined>((entry.body as Partial<Body<"strained">>).how);
+  const [why, setWhy] = useState("");
+  const id = useId();
+  const finish = (): void => {
+    done();
+    router.refresh();
+  };
+  const body = (): unknown => {
+    const is = typed!.body(text.trim());
+    return entry.type === "strained" ? { ...(is as object), how } : is;
+  };
+  const field = {
+    id: `${id}-is`,
+    className: `field ${typed?.long ? "w-full h-20" : "w-48"}`,
+    value: text,
+    "aria-invalid": fault !== undefined,
+    "aria-describedby": fault ? `${id}-wrong` : undefined,
+    onChange: (e: { target: { value: string } }) => {
+      clear();
+      setText(e.target.value);
+    },
+  };
+  return (
+    <form
+      className="pl-4 py-2 border-l-4 border-cobalt mt-2 grid gap-2"
+      aria-label="Put right"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (typed) void putRight(entry.seq, body(), why, finish);
+      }}
+    >
+      {page && <Link href={page[0]}>{page[1]}</Link>}
+      {typed && (
+        <p>
+          <label className="quiet block" htmlFor={`${id}-is`}>
+            {typed.label}
+          </label>
+          {typed.long ? <textarea maxLength={2000} {...field} /> : <input maxLength={300} {...field} />}
+        </p>
+      )}
+      {entry.type === "strained" && (
+        <p>
+          <label className="quiet block" htmlFor={`${id}-how`}>
+            how it was strained
+          </label>
+          <select
+            id={`${id}-how`}
+            className="field"
+            value={how}
+            onChange={(e) => setHow(e.target.value as Wringing)}
+          >
+            {WRINGING.map((w) => (
+              <option key={w} value={w}>
+                {WRINGING_WORDS[w]}
+              </option>
+            ))}
+          </select>
+        </p>
+      )}
+      <p>
+        <label className="quiet block" htmlFor={`${id}-why`}>
+          why, if you like
+        </label>
+        <input
+          id={`${id}-why`}
+          className="field w-full"
+          value={why}
+          maxLength={300}
+          onChange={(e) => setWhy(e.target.value)}
+        />
+      </p>
+      {fault && <Refusal id={`${id}-wrong`} fault={fault} insist={insist} sending={sending} />}
+      <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
+        {typed && (
+          <button type="submit" className="slab" disabled={sending || text.trim() === ""}>
+            Put it right
+          </button>
+        )}
+        <button
+          type="button"
+          className="plain min-h-11"
+          disabled={sending}
+          onClick={() => void putRight(entry.seq, null, why, finish)}
+        >
+          {NOT_HAPPENED[entry.type] ?? "it did not happen"}
+        </button>
+        <button type="button" className="plain min-h-11" onClick={done}>
+          leave as it is
+        </button>
+      </p>
+    </form>
+  );
+}

@@ -1,0 +1,89 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useRef, useState } from "react";
+import type { Fault } from "@/core/fault";
+import type { Plan } from "@/core/plan/plan";
+import { send } from "../kit/send";
+import type { Sending } from "./begin";
+import { forgetDraft } from "./draft";
+import type { Made } from "./made";
+import type { Bench } from "./state";
+
+/** A batch whose plan is set on the Bench: to be made again, or to be put right while it works. */
+export interface From {
+  readonly as: "again" | "right";
+  readonly id: string;
+  readonly code: string;
+  readonly seq: number;
+  readonly reasons: Readonly<Record<string, string>>;
+  readonly plan: Plan;
+}
+
+/** Says whose plan stands here, and what becomes of it. */
+export function FromBatch({ from, why, setWhy }: { from: From; why: string; setWhy: (why: string) => void }) {
+  if (from.as === "again")
+    return (
+      <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
+        The plan of <Link href={`/batch/${from.id}`}>{from.code}</Link> stands on the Bench. Undo brings back
+        what stood here before.
+      </p>
+    );
+  return (
+    <div
+      role="status"
+      className="no-print bg-celadon px-3 py-2 mt-4 flex flex-wrap items-end gap-x-6 gap-y-2"
+    >
+      <p>
+        <strong>Putting {from.code} right.</strong> What stands here replaces its plan; what it was stays in
+        its journal. <Link href={`/batch/${from.id}`}>Leave it as it is.</Link>
+      </p>
+      <p className="grow">
+        <label className="quiet block" htmlFor="right-why">
+          why, if you like
+        </label>
+        <input
+          id="right-why"
+          className="field w-full"
+          maxLength={300}
+          value={why}
+          onChange={(e) => setWhy(e.target.value)}
+        />
+      </p>
+    </div>
+  );
+}
+
+/** Sends the plan as what a batch should have been begun with. */
+export function usePuttingRight(
+  from: From | undefined,
+  bench: Bench,
+  made: Made,
+): Sending & {
+  readonly why: string;
+  readonly setWhy: (why: string) => void;
+  readonly put: () => Promise<void>;
+} {
+  const router = useRouter();
+  const [why, setWhy] = useState("");
+  const [sending, setSending] = useState(false);
+  const [refused, setRefused] = useState<Fault | undefined>();
+  const intent = useRef({ text: "", key: "" });
+  const put = async (): Promise<void> => {
+    if (!from || sending) return;
+    setSending(true);
+    setRefused(undefined);
+    const said = why.trim() === "" ? {} : { why: why.trim() };
+    const body = { seq: 1, body: { plan: made.plan, reasons: bench.reasons }, ...said };
+    const text = JSON.stringify(body);
+    if (intent.current.text !== text) intent.current = { text, key: crypto.randomUUID() };
+    const { key } = intent.current;
+    const sent = await send(`/api/batches/${from.id}`, { key, type: "corrected", seen: from.seq, body });
+    setSending(false);
+    if (!sent.ok) return setRefused(sent.fault);
+    forgetDraft(from.id);
+    router.push(`/batch/${from.id}`);
+    router.refresh();
+  };
+  return { sending, refused, why, setWhy, put };
+}

@@ -1,0 +1,58 @@
+"use client";
+import type { Plan } from "@/core/plan/plan";
+import type { Empties } from "@/core/stores/item";
+import type { Made } from "./made";
+import { Offers } from "./offers";
+import { Outcome } from "./outcome";
+import type { Bench } from "./state";
+
+/** The right of the Bench: what comes of the plan, and what would make it keep better. */
+export function OutcomeSide({
+  made,
+  bench,
+  empties,
+  currency,
+  today,
+  take,
+}: {
+  made: Made;
+  bench: Bench;
+  empties: readonly Empties[];
+  currency: string;
+  today: string;
+  take: (plan: Plan) => void;
+}) {
+  const { shown, now, plan } = made;
+  if (!shown)
+    return (
+      <section>
+        <h2 className="ruled-head">What you will have</h2>
+        <p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p>
+      </section>
+    );
+  const stopped = made.grave.some(
+    (c) => c.severity === "never" || (c.severity === "stop" && !bench.reasons[c.id]?.trim()),
+  );
+  // What is worth searching for: a jar that may not stand as planned first, then a cupboard it has not earned.
+  const room = made.grave.some((c) => c.id === "works-in-fridge");
+  const wish = room ? "room" : "cupboard";
+  const worth = now && (room || now.reckoning.verdict.place !== "cupboard");
+  return (
+    <>
+      <Outcome
+        r={shown.reckoning}
+        care={shown.care}
+        went={shown.went}
+        cost={shown.cost}
+        kind={plan.kind}
+        empties={empties}
+        currency={currency}
+        today={today}
+        stale={!now}
+        stopped={stopped}
+        doubts={made.doubts}
+      />
+      {worth && <Offers plan={plan} wish={{ for: wish }} take={take} today={today} />}
+    </>
+  );
+}
