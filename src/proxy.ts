@@ -4,8 +4,20 @@ import { type NextRequest, NextResponse } from "next/server";
 function hostAllowed(host: string | null): boolean {
   if (!host) return false;
   const port = process.env["JOLLY_PORT"];
-  const [name, p] = host.split(":");
-  return (name === "127.0.0.1" || name === "localhost") && (!port || p === port);
+  const said = /^(?:127\.0\.0\.1|localhost)(?::(\d{1,5}))?$/.exec(host);
+  return said !== null && (!port || said[1] === port);
+}
+
+/** How anything here is asked for. */
+const METHODS: ReadonlySet<string> = new Set(["GET", "HEAD", "POST"]);
+
+/** Whether the signs of a path are letters: “%E0%A4%A” is none. */
+function decodes(path: string): boolean {
+  try {
+    return !decodeURIComponent(path).includes("\0");
+  } catch {
+    return false;
+  }
 }
 
 /** Host and Origin checks, and a content policy with a nonce for every page. */
@@ -16,7 +28,14 @@ export function proxy(request: NextRequest): NextResponse {
       "This address is not served here. Use http://127.0.0.1 with the port that ./jolly start printed.",
       { status: 421 },
     );
-  if (request.method !== "GET" && request.method !== "HEAD") {
+  if (!METHODS.has(request.method))
+    return new NextResponse("This is not asked for that way.", {
+      status: 405,
+      headers: { allow: [...METHODS].join(", ") },
+    });
+  if (!decodes(request.nextUrl.pathname))
+    return new NextResponse("This address is not written as addresses are.", { status: 400 });
+  if (request.method === "POST") {
     const origin = request.headers.get("origin");
     if (!origin || origin !== `http://${host}`)
       return NextResponse.json(

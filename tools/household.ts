@@ -1,10 +1,11 @@
 /** Opens, backs up and restores households: a database each, on the cluster `DATABASE_ROOT` points to, or the one of `DATABASE_URL`. */
 import { randomUUID } from "node:crypto";
-import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { type Sql, connect } from "../src/store/db";
-import { BadJournal, exportLines, importLines } from "../src/store/exchange";
+import { linesOfFile, writeBackup } from "../src/store/container";
+import { BadJournal, importFrom, importLines, journalLines } from "../src/store/exchange";
 import { settle, usualHousehold } from "../src/store/household";
 import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
@@ -13,45 +14,74 @@ const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const MIGRATIONS = join(root, "src/store/migrations");
 
 const urlOf = (name: string): string =>
-  process.env["DATABASE_URL"] || `${process.env["DATABASE_ROOT"]}/jolly_${name.replace(/-/g, "_")}`;
+  process.env["DATABASE_URL"] || `${process.env["DATABASE_ROOT"]}/${databaseOf(name)}`;
 
-/** Makes the household's database unless it is there; says whether it was just made. */
-async function make(name: string): Promise<boolean> {
-  if (process.env["DATABASE_URL"]) {
-    const sql = connect(urlOf(name), 1);
+const databaseOf = (name: string): string => `jolly_${name.replace(/-/g, "_")}`;
+
+async function onCluster<T>(work: (sql: Sql) => Promise<T>): Promise<T> {
+  const admin = connect(`${process.env["DATABASE_ROOT"]}/postgres`, 1);
+  try {
+    return await work(admin);
+  } finally {
+    await admin.end();
+  }
+}
+
+const ALREADY = "42P04";
+
+/** Makes the household's database unless it is there. A database given by address is there already. */
+async function make(name: string): Promise<void> {
+  if (process.env["DATABASE_URL"]) return;
+  await onCluster(async (admin) => {
+    const db = databaseOf(name);
+    const [there] = await admin`select 1 from pg_database where datname = ${db}`;
+    if (there) return;
+    try {
+      await admin.unsafe(`create database "${db}" template template0 encoding 'UTF8'`);
+    } catch (e) {
+      // Another first start was quicker.
+      if ((e as { code?: string }).code !== ALREADY) throw e;
+    }
+  });
+}
+
+/** Refuses a household that is not there, rather than make an empty one of its name. */
+async function mustBeThere(name: string): Promise<void> {
+  const missing = new BadJournal(`there is no household “${name}” yet`);
+  if (!process.env["DATABASE_URL"])
+    await onCluster(async (admin) => {
+      const [there] = await admin`select 1 from pg_database where datname = ${databaseOf(name)}`;
+      if (!there) throw missing;
+    });
+  const sql = connect(urlOf(name), 1);
+  try {
     const [held] = await sql<
       { there: boolean }[]
     >`select to_regclass('public.household') is not null as there`;
+    if (!held!.there) throw missing;
+  } finally {
     await sql.end();
-    return !held!.there;
   }
-  const admin = connect(`${process.env["DATABASE_ROOT"]}/postgres`, 1);
-  const db = `jolly_${name.replace(/-/g, "_")}`;
-  const [there] = await admin`select 1 from pg_database where datname = ${db}`;
-  if (!there) await admin.unsafe(`create database "${db}" template template0 encoding 'UTF8'`);
-  await admin.end();
-  return !there;
 }
 
-async function backupTo(sql: Sql, file: string): Promise<number> {
-  const lines = await exportLines(sql);
-  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
-  writeFileSync(file, `${lines.join("\n")}\n`, { mode: 0o600 });
-  return lines.length - 1;
-}
+/** The demo's scenario, through the same import a user has. */
+const demoLines = (): string[] => readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n");
 
 async function open(name: string): Promise<void> {
-  const fresh = await make(name);
-  const sql = connect(urlOf(name), 2);
+  await make(name);
+  const sql = connect(urlOf(name), 4);
+  // Two starts at once are one after the other.
+  const alone = await sql.reserve();
   try {
+    await alone`select pg_advisory_lock(416, 3)`;
     const stamp = new Date().toISOString().replace(/[:.]/g, "-");
     const moved = await migrate(
       sql,
       MIGRATIONS,
       async () =>
-        void (await backupTo(
-          sql,
-          join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jsonl`),
+        void (await writeBackup(
+          join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jolly`),
+          journalLines(sql),
         )),
     );
     if (moved > 0) await rebuild(sql);
@@ -59,9 +89,8 @@ async function open(name: string): Promise<void> {
       process.stderr.write("The lists were behind the journal; they are made anew from it.\n");
     const [held] = await sql<{ n: number }[]>`select count(*)::int as n from household`;
     if (held!.n === 0) {
-      // Demo data only ever enters a database just made for it.
-      if (name === "demo" && fresh)
-        await importLines(sql, readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n"));
+      // A database without a household was made a moment ago, or its first start was cut off: demo data only ever enters such a one.
+      if (name === "demo") await importLines(sql, demoLines());
       else
         await settle(sql, {
           id: randomUUID(),
@@ -74,6 +103,7 @@ async function open(name: string): Promise<void> {
         });
     }
   } finally {
+    alone.release();
     await sql.end();
   }
   process.stdout.write(`${urlOf(name)}\n`);
@@ -86,21 +116,23 @@ async function main(): Promise<void> {
   if (!/^[a-z0-9][a-z0-9-]*$/.test(name))
     throw new BadJournal("a household's name is small letters, figures and dashes");
   const file = rest.filter((_, i) => at < 0 || (i !== at && i !== at + 1))[0];
+  if (name.length > 40) throw new BadJournal("a household's name is at most 40 letters long");
   if (word === "open") return open(file ?? name);
+  if (word === "address") return void process.stdout.write(`${urlOf(file ?? name)}\n`);
   if (!file) throw new BadJournal(`name the file: ./jolly ${word} FILE`);
   if (word === "backup") {
-    if (await make(name)) throw new BadJournal(`there is no household “${name}” yet`);
+    await mustBeThere(name);
     const sql = connect(urlOf(name), 2);
-    const n = await backupTo(sql, file);
+    const n = await writeBackup(file, journalLines(sql));
     await sql.end();
     process.stderr.write(`${n} journal entries of “${name}” written to ${file}\n`);
   } else if (word === "restore") {
+    if (!existsSync(file)) throw new BadJournal(`there is no file ${file}`);
     if (at < 0) throw new BadJournal("name the new household: ./jolly restore FILE --household NAME");
-    const lines = readFileSync(file, "utf8").split("\n");
     await make(name);
     const sql = connect(urlOf(name), 2);
     await migrate(sql, MIGRATIONS);
-    const r = await importLines(sql, lines);
+    const r = await importFrom(sql, linesOfFile(file));
     await sql.end();
     process.stderr.write(`${r.events} journal entries read into “${name}”\n`);
   }

@@ -1,5 +1,7 @@
 # What ./jolly is made of: finding or installing what is missing, the database cluster, serving and testing.
 # Sourced by ../jolly, which has set -euo pipefail and stands in the project's folder.
+. tools/cluster.sh
+. tools/serve.sh
 
 say() { printf '%s\n' "$*" >&2; }
 die() { say "jolly: $*"; exit 1; }
@@ -47,50 +49,6 @@ need_chromium() { command -v chromium >/dev/null || apt_put chromium; }
 
 run_ts() { TSX_TSCONFIG_PATH="$here/tsconfig.json" exec node --no-warnings --import tsx "$@"; }
 
-# Where households live: outside the checkout, readable by no one else.
-data_home() {
-  if [ -n "${JOLLY_DATA:-}" ]; then echo "$JOLLY_DATA"
-  elif [ "$(id -u)" = 0 ]; then echo /var/lib/jolly-crock
-  else echo "${XDG_DATA_HOME:-$HOME/.local/share}/jolly-crock"; fi
-}
-
-# PostgreSQL refuses to run as root, so there it runs as postgres, in a folder postgres owns.
-as_pg() { if [ "$(id -u)" = 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi; }
-
-# Starts the cluster unless it runs; sets DATABASE_ROOT (a URL without a database) and STARTED_CLUSTER.
-cluster_up() {
-  [ -n "${DATABASE_URL:-}" ] && return
-  local home=$1 pg="$1/cluster"
-  umask 077
-  mkdir -p "$home"
-  if [ "$(id -u)" = 0 ]; then chown postgres "$home"; fi
-  if [ ! -f "$pg/PG_VERSION" ]; then
-    say "Setting up the database (once)…"
-    local pass; pass=$(node -p 'require("crypto").randomBytes(24).toString("hex")')
-    printf '%s' "$pass" >"$home/password"
-    if [ "$(id -u)" = 0 ]; then chown postgres "$home/password"; fi
-    as_pg "$PG_BIN/initdb" -D "$pg" -U jolly -E UTF8 --locale=C.UTF-8 --auth=scram-sha-256 --pwfile="$home/password" >"$home/initdb.log" 2>&1 </dev/null || { tail -n 8 "$home/initdb.log" >&2; die "the database could not be set up in $pg."; }
-  fi
-  STARTED_CLUSTER=""
-  exec 8>"$home/lock"; flock 8
-  if ! as_pg "$PG_BIN/pg_ctl" -D "$pg" status >/dev/null 2>&1; then
-    local tries=0 port
-    while :; do
-      port=$(node -e 'const s=require("net").createServer().listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})')
-      if as_pg "$PG_BIN/pg_ctl" -D "$pg" -w -t 60 -l "$home/postgres.log" -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories= ${JOLLY_PG_OPTIONS:-}" start >/dev/null 2>&1 </dev/null 8>&-; then break; fi
-      tries=$((tries + 1)); [ $tries -lt 4 ] || { tail -n 8 "$home/postgres.log" >&2; die "the database did not start; the lines above are its own."; }
-      sleep 1
-    done
-    printf '%s' "$port" >"$home/port"
-    STARTED_CLUSTER="$pg"
-  fi
-  flock -u 8; exec 8>&-
-  DATABASE_ROOT="postgres://jolly:$(cat "$home/password")@127.0.0.1:$(cat "$home/port")"
-  export DATABASE_ROOT STARTED_CLUSTER
-}
-
-cluster_down() { [ -z "${STARTED_CLUSTER:-}" ] || as_pg "$PG_BIN/pg_ctl" -D "$STARTED_CLUSTER" -m fast -w stop >/dev/null 2>&1 </dev/null || true; STARTED_CLUSTER=""; }
-
 # Sources newer than the last build make it stale.
 build_stale() {
   local dist=${JOLLY_DIST:-.next}
@@ -110,44 +68,6 @@ need_build() {
   local log; log=$(mktemp)
   NEXT_TELEMETRY_DISABLED=1 node_modules/.bin/next build >"$log" 2>&1 </dev/null || { tail -n 30 "$log" >&2; die "the build failed; the lines above say where."; }
   rm -f "$log"; flock -u 7
-}
-
-# The port a server of ours already holds would be answered by the wrong household, so a taken port is refused.
-port_free() { node -e 'const s=require("net").createServer();s.once("error",()=>process.exit(1));s.listen(+process.argv[1],"127.0.0.1",()=>s.close())' "$1"; }
-
-serve() {
-  local how=$1 household=demo port=4160; shift
-  while [ $# -gt 0 ]; do case "$1" in
-    --household) household=${2:?a name is wanted after --household}; shift 2 ;;
-    --port) port=${2:?a number is wanted after --port}; shift 2 ;;
-    *) die "start does not know “$1”. See ./jolly help." ;;
-  esac; done
-  case "$household" in *[!a-z0-9-]*|''|-*) die "a household's name is small letters, figures and dashes, like “lock-cottage”." ;; esac
-  case "$port" in *[!0-9]*|'') die "a port is a number." ;; esac
-  port_free "$port" || die "port $port is taken. Is Jolly Crock running already? Otherwise choose another with --port."
-  local server=""
-  # Asked to stop is success; anything else keeps the status it failed with.
-  tidy() { trap - EXIT INT TERM HUP; [ -z "$server" ] || { kill -TERM "$server" 2>/dev/null || true; wait "$server" 2>/dev/null || true; }; cluster_down; exit "$1"; }
-  trap 'tidy $?' EXIT
-  trap 'tidy 0' INT TERM HUP
-  cluster_up "$(data_home)"
-  mkdir -p .jolly; if [ "$how" = start ]; then need_build; exec 7>.jolly/serving; flock -s 7; fi
-  # The demo stands still in time, at the day its journal was written for, and ticks on from there.
-  if [ "$household" = demo ]; then export JOLLY_NOW=${JOLLY_NOW:-2026-11-24T09:00:00Z}; fi
-  local url
-  url=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts open "$household") || die "the household could not be opened."
-  export DATABASE_URL=$url JOLLY_PORT=$port NEXT_TELEMETRY_DISABLED=1
-  node_modules/.bin/next "$how" -H 127.0.0.1 -p "$port" >"$(data_home)/app.log" 2>&1 </dev/null &
-  server=$!
-  local i=0
-  until node -e 'fetch("http://127.0.0.1:"+process.argv[1]+"/api/health").then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "$port"; do
-    i=$((i + 1)); kill -0 "$server" 2>/dev/null && [ $i -lt 150 ] || { tail -n 15 "$(data_home)/app.log" >&2; die "the app did not start."; }
-    sleep 0.2
-  done
-  say "Jolly Crock, household “$household”:"
-  echo "http://127.0.0.1:$port"
-  say "Ctrl-C stops it."
-  wait "$server"
 }
 
 with_database() { cluster_up "$(data_home)"; trap cluster_down EXIT; TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts "$@"; }

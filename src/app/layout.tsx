@@ -5,6 +5,7 @@ import type { Metadata, Viewport } from "next";
 import Link from "next/link";
 import { NOT_ADVICE } from "@/core/cautions/rules";
 import { SubstanceDefs } from "@/ui/figures/substance";
+import { StandIn } from "@/ui/kit/away";
 import { Nav } from "@/ui/kit/nav";
 import { UnitsProvider, UnitsSwitch } from "@/ui/kit/units";
 import { frame } from "./frame";
@@ -22,6 +23,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
     <html lang="en">
       <body>
         <SubstanceDefs />
+        <StandIn />
         <UnitsProvider initial={display} household={home.units} degrees={home.degrees} lengths={home.lengths}>
           <a
             href="#main"

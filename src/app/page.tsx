@@ -1,7 +1,7 @@
 import Link from "next/link";
 import { addDays, daysBetween, printDay } from "@/core/day";
 import { db } from "@/store/db";
-import { bottlesKept, cellar, live } from "@/store/shelf";
+import { type CellarLine, bottlesKept, cellar, live } from "@/store/shelf";
 import { cardOf, touchesOf } from "@/ui/shelf/card";
 import { Shelves } from "@/ui/shelf/shelves";
 import { Today } from "@/ui/shelf/today";
@@ -32,8 +32,18 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   const soon = [...near.values()].slice(0, SHOWN);
   const more = near.size - soon.length;
   return (
-    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] pt-5">
-      <section aria-labelledby="shelf">
+    // On a phone what wants doing comes before the jars; the eye finds both at once where there is room.
+    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] lg:grid-rows-[auto_1fr] pt-5">
+      <section aria-labelledby="today" className="min-w-0 lg:col-start-2">
+        <div className="flex items-baseline justify-between border-b-2 border-iron pb-2">
+          <h2 id="today" className="text-[1.375rem]">
+            Today
+          </h2>
+          <span className="text-ash">{printDay(today, "weekday")}</span>
+        </div>
+        <Today items={touchesOf(cards)} />
+      </section>
+      <section aria-labelledby="shelf" className="lg:col-start-1 lg:row-start-1 lg:row-span-2">
         <h1 id="shelf" className="sr-only">
           Shelf
         </h1>
@@ -55,52 +65,61 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           </p>
         )}
       </section>
-      <aside className="min-w-0">
-        <div className="flex items-baseline justify-between border-b-2 border-iron pb-2">
-          <h2 className="text-[1.375rem]">Today</h2>
-          <span className="text-ash">{printDay(today, "weekday")}</span>
-        </div>
-        <Today items={touchesOf(cards)} />
-        <h2 className="ruled-head pt-7">From the cellar</h2>
-        {soon.length === 0 ? (
-          <p className="pt-3 text-ash">
-            {kept === 0
-              ? "No bottles yet. What is bottled is kept in view here."
-              : "Nothing is near its day."}
-          </p>
-        ) : (
-          <ul className="pt-1">
-            {soon.map((b) => {
-              const left = daysBetween(today, b.best_by);
-              return (
-                <li key={b.batch_id + b.place} className="py-2">
-                  <Link href={`/batch/${b.batch_id}`}>{b.name}</Link>,{" "}
-                  {b.bottles === 1 ? "one bottle" : `${b.bottles} bottles`}:{" "}
-                  {left < 0 ? (
-                    <strong className="text-rust">
-                      past {printDay(b.best_by)}. Look, smell, and when in doubt discard.
-                    </strong>
-                  ) : (
-                    <>
-                      use by <strong>{printDay(b.best_by)}</strong>.
-                    </>
-                  )}
-                </li>
-              );
-            })}
-          </ul>
-        )}
-        {more > 0 && (
-          <p className="py-2">
-            <Link href="/cellar">{counted(more, "more batch", "more batches")} near or past their day</Link>
-          </p>
-        )}
-        <p className="pt-5">
-          <Link href="/batches" className="inline-flex items-center min-h-11">
-            all batches
-          </Link>
-        </p>
-      </aside>
+      <FromTheCellar today={today} soon={soon} more={more} kept={kept} />
     </div>
+  );
+}
+
+/** Bottles near their day, and the way to every batch there ever was. */
+function FromTheCellar({
+  today,
+  soon,
+  more,
+  kept,
+}: {
+  today: string;
+  soon: readonly CellarLine[];
+  more: number;
+  kept: number;
+}) {
+  return (
+    <section aria-labelledby="cellar" className="min-w-0 lg:col-start-2">
+      <h2 id="cellar" className="ruled-head">
+        From the cellar
+      </h2>
+      {soon.length === 0 ? (
+        <p className="pt-3 text-ash">
+          {kept === 0 ? "No bottles yet. What is bottled is kept in view here." : "Nothing is near its day."}
+        </p>
+      ) : (
+        <ul className="pt-1">
+          {soon.map((b) => (
+            <li key={b.batch_id + b.place} className="py-2 break-words">
+              <Link href={`/batch/${b.batch_id}`}>{b.name}</Link>,{" "}
+              {b.bottles === 1 ? "one bottle" : `${b.bottles} bottles`}:{" "}
+              {daysBetween(today, b.best_by) < 0 ? (
+                <strong className="text-rust">
+                  past {printDay(b.best_by)}. Look, smell, and when in doubt discard.
+                </strong>
+              ) : (
+                <>
+                  use by <strong>{printDay(b.best_by)}</strong>.
+                </>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {more > 0 && (
+        <p className="py-2">
+          <Link href="/cellar">{counted(more, "more batch", "more batches")} near or past their day</Link>
+        </p>
+      )}
+      <p className="pt-3">
+        <Link href="/batches" className="inline-flex items-center min-h-11">
+          all batches
+        </Link>
+      </p>
+    </section>
   );
 }

@@ -3,12 +3,20 @@ import postgres from "postgres";
 export type Sql = postgres.Sql<Record<string, never>>;
 export type Tx = postgres.TransactionSql<Record<string, never>>;
 
+/** How long is waited: for a connection, s, and for one statement, ms; a statement that takes longer is given up. */
+interface Limits {
+  readonly connectS?: number;
+  readonly statementMs?: number;
+}
+
 /** A pool on a database. Dates come back as plain text: a JS Date would be a day early west of Greenwich. */
-export function connect(url: string, max = 8): Sql {
+export function connect(url: string, max = 8, limits: Limits = {}): Sql {
+  const { statementMs, connectS = 10 } = limits;
   return postgres(url, {
     max,
     idle_timeout: 60,
-    connect_timeout: 10,
+    connect_timeout: connectS,
+    ...(statementMs === undefined ? {} : { connection: { statement_timeout: statementMs } }),
     onnotice: () => {},
     types: { date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x } },
   }) as unknown as Sql;
@@ -21,7 +29,7 @@ export function db(): Sql {
   if (!held.jollySql) {
     const url = process.env["DATABASE_URL"];
     if (!url) throw new Error("DATABASE_URL is not set; start the app with ./jolly start");
-    held.jollySql = connect(url);
+    held.jollySql = connect(url, 8, { connectS: 3, statementMs: 6000 });
   }
   return held.jollySql;
 }

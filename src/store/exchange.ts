@@ -1,12 +1,11 @@
 import { z } from "zod";
 import type { Sql, Tx } from "./db";
 import { realDay } from "../core/day";
-import type { JournalEvent } from "../core/journal/events";
 import { Place } from "../core/stores/settings";
 import { type Household, household, settle, usualHousehold } from "./household";
-import { type Row, sentHash, toEvent } from "./append";
+import { type Row, type Stream, sentHash, toEvent } from "./append";
 import { BATCHES } from "./journal";
-import { rebuild } from "./rebuild";
+import { remake } from "./rebuild";
 import { SETTINGS } from "./settings";
 import { STORED } from "./stores";
 
@@ -15,6 +14,15 @@ import { STORED } from "./stores";
  * It is what `backup` writes, `restore` reads and the demo is kept in; see docs/formats.md.
  */
 export const JOURNAL_FORMAT = "jolly-crock/journal";
+/** Whether a clock can be set to it. */
+function isZone(zone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat("en", { timeZone: zone }).resolvedOptions().timeZone !== "";
+  } catch {
+    return false;
+  }
+}
+
 /** Version 2 added the stores and the household's money, version 3 its scales and places; older ones are read for ever. */
 export const JOURNAL_VERSION = 3;
 
@@ -24,7 +32,7 @@ export const Head = z.strictObject({
   household: z.strictObject({
     id: z.uuid(),
     name: z.string().min(1).max(80),
-    zone: z.string().min(1).max(60),
+    zone: z.string().min(1).max(60).refine(isZone, "is not a time zone like Europe/London"),
     units: z.enum(["us", "metric", "imperial"]),
     currency: z.string().max(4).optional(),
     degrees: z.enum(["C", "F"]).optional(),
@@ -48,24 +56,25 @@ export const EventLine = z.strictObject({
   body: z.unknown(),
 });
 
-/** The household and its whole journal, as lines. */
-export async function exportLines(sql: Sql): Promise<string[]> {
+/** How many entries are held at a time, going out or coming in. */
+const AT_A_TIME = 1000;
+
+/** The household and its whole journal, a line at a time, as it stands at one moment. */
+export async function* journalLines(sql: Sql): AsyncGenerator<string> {
   // Whatever columns it has: a household is copied out before it is brought up to this build, too.
   const [row] = await sql<
     { home: Record<string, unknown> }[]
   >`select to_jsonb(h) - 'one' as home from household h`;
   if (!row) throw new Error("this database holds no household; open it with ./jolly start");
   const { id, name, zone, units, ...more } = row.home;
-  const rows = await sql<(Row & { stream_kind: string; sent: string; recorded_at: Date })[]>`
+  const home = { id, name, zone, units, ...more };
+  yield JSON.stringify({ format: JOURNAL_FORMAT, version: JOURNAL_VERSION, household: home });
+  // One statement sees one moment, however long it is read.
+  const rows = sql<(Row & { stream_kind: string; sent: string; recorded_at: Date })[]>`
     select stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body from event order by recorded_at, stream_id, seq`;
-  return [
-    JSON.stringify({
-      format: JOURNAL_FORMAT,
-      version: JOURNAL_VERSION,
-      household: { id, name, zone, units, ...more },
-    }),
-    ...rows.map((r) =>
-      JSON.stringify({
+  for await (const some of rows.cursor(AT_A_TIME))
+    for (const r of some)
+      yield JSON.stringify({
         kind: r.stream_kind,
         stream: r.stream_id,
         seq: r.seq,
@@ -77,83 +86,148 @@ export async function exportLines(sql: Sql): Promise<string[]> {
         recordedAt: r.recorded_at.toISOString(),
         day: r.day,
         body: r.body,
-      }),
-    ),
-  ];
+      });
+}
+
+/** All of them, for a household that is small enough to hold. */
+export async function exportLines(sql: Sql): Promise<string[]> {
+  const lines: string[] = [];
+  for await (const line of journalLines(sql)) lines.push(line);
+  return lines;
 }
 
 export class BadJournal extends Error {
   override name = "BadJournal";
 }
 
-/**
- * Reads a journal into an empty database, all of it or nothing. Every line is parsed and every batch folded before the first is written.
- * Throws `BadJournal` naming the line.
- */
-export async function importLines(
-  sql: Sql,
-  lines: readonly string[],
-): Promise<{ household: Household; events: number }> {
-  const parse = <T>(schema: z.ZodType<T>, i: number): T => {
-    try {
-      return schema.parse(JSON.parse(lines[i]!));
-    } catch (e) {
+const wordsOf = (e: unknown): string =>
+  e instanceof z.ZodError ? `${e.issues[0]!.path.join(".")} ${e.issues[0]!.message}` : (e as Error).message;
+
+/** A line through its schema. Throws `BadJournal` with its number. */
+function parsed<T>(schema: z.ZodType<T>, text: string, line: number): T {
+  try {
+    return schema.parse(JSON.parse(text));
+  } catch (e) {
+    throw new BadJournal(`line ${line}: ${wordsOf(e)}`);
+  }
+}
+
+/** Any stream, for what is asked of all of them. */
+type AnyStream = Stream<{ readonly seq: number }, unknown>;
+const STREAMS: Readonly<Record<z.infer<typeof EventLine>["kind"], AnyStream>> = {
+  batch: BATCHES as unknown as AnyStream,
+  store: STORED as unknown as AnyStream,
+  household: SETTINGS as unknown as AnyStream,
+};
+
+/** Reads entries one by one: each as what its type says, each next in its stream. Throws `BadJournal` with the line. */
+class Reader {
+  private readonly last = new Map<string, number>();
+
+  read(text: string, line: number): { readonly entry: z.infer<typeof EventLine>; readonly row: Row } {
+    const entry = parsed(EventLine, text, line);
+    const before = this.last.get(entry.stream) ?? 0;
+    if (entry.seq !== before + 1)
       throw new BadJournal(
-        `line ${i + 1}: ${e instanceof z.ZodError ? `${e.issues[0]!.path.join(".")} ${e.issues[0]!.message}` : (e as Error).message}`,
+        `line ${line}: entry ${entry.seq} of its stream follows ${before === 0 ? "nothing" : `entry ${before}`}; the journal was cut or put in another order`,
       );
-    }
-  };
-  if (lines.length === 0) throw new BadJournal("the file is empty");
-  const head = parse(Head, 0);
-  const events = lines
-    .slice(1)
-    .flatMap((l, i) => (l.trim() === "" ? [] : [{ ...parse(EventLine, i + 1), line: i + 2 }]));
-  // Every entry is read and every batch folded before the first is written.
-  const batchStreams = new Map<string, JournalEvent[]>();
-  const readers = {
-    batch: (row: Row) =>
-      void batchStreams.set(row.stream_id, [
-        ...(batchStreams.get(row.stream_id) ?? []),
-        toEvent(BATCHES, row),
-      ]),
-    store: (row: Row) => void toEvent(STORED, row),
-    household: (row: Row) => void toEvent(SETTINGS, row),
-  };
-  for (const e of events) {
+    this.last.set(entry.stream, entry.seq);
     const row: Row = {
-      stream_id: e.stream,
-      seq: e.seq,
-      key: e.key,
-      type: e.type,
-      version: e.version,
-      at: new Date(e.at),
-      recorded_at: new Date(e.recordedAt ?? e.at),
-      day: e.day,
-      body: e.body,
+      stream_id: entry.stream,
+      seq: entry.seq,
+      key: entry.key,
+      type: entry.type,
+      version: entry.version,
+      at: new Date(entry.at),
+      recorded_at: new Date(entry.recordedAt ?? entry.at),
+      day: entry.day,
+      body: entry.body,
     };
     try {
-      readers[e.kind](row);
+      toEvent(STREAMS[entry.kind], row);
     } catch (x) {
-      throw new BadJournal(`line ${e.line}: ${(x as Error).message}`);
+      throw new BadJournal(`line ${line}: ${(x as Error).message}`);
     }
+    return { entry, row };
   }
-  const batches = [...batchStreams.values()].map(BATCHES.fold);
-  await sql.begin(async (tx: Tx) => {
+}
+
+type Writable = Record<string, unknown>;
+
+async function write(tx: Tx, rows: readonly Writable[]): Promise<void> {
+  if (rows.length === 0) return;
+  try {
+    await tx`insert into event ${tx(rows as never)}`;
+  } catch (e) {
+    if ((e as { code?: string }).code === "23505")
+      throw new BadJournal("two entries of the file have one key or one place");
+    throw e;
+  }
+}
+
+/** What the read tables forbid of a whole journal, in words. */
+function clash(e: unknown): unknown {
+  const { code, constraint_name: name, detail } = e as Record<string, string | undefined>;
+  if (code !== "23505") return e;
+  const what = name?.startsWith("bottle") ? "two bottles have one id" : "two batches have one code";
+  return new BadJournal(`${what} (${detail ?? ""}); the journal does not hold together`);
+}
+
+/**
+ * Reads a journal into an empty database, all of it or nothing: entries, read tables and running numbers are one transaction. Lines are read as
+ * they come, so that a large one is never held whole. Throws `BadJournal` naming the line.
+ */
+export async function importFrom(
+  sql: Sql,
+  lines: AsyncIterable<string> | Iterable<string>,
+): Promise<{ household: Household; events: number }> {
+  const events = (await sql.begin(async (tx: Tx) => {
     const [held] = await tx<{ n: number }[]>`select count(*)::int as n from event`;
     if (held!.n > 0) throw new BadJournal("this household already has a journal; restore into a new one");
-    const said = Object.fromEntries(Object.entries(head.household).filter(([, v]) => v !== undefined));
-    await settle(tx, { ...usualHousehold(head.household.units), ...said } as Household);
-    for (const e of events) {
-      await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, day, body, recorded_at)
-        values (${e.kind}, ${e.stream}, ${e.seq}, ${e.key}, ${e.sent ?? sentHash(e.type, e.body)}, ${e.type}, ${e.version}, ${e.at}, ${e.day}, ${tx.json(e.body as never)}, ${e.recordedAt ?? e.at})`;
+    const reader = new Reader();
+    let [line, count, headed] = [0, 0, false];
+    let waiting: Writable[] = [];
+    for await (const text of lines) {
+      line += 1;
+      if (!headed) {
+        headed = true;
+        const { household: said } = parsed(Head, text, line);
+        const known = Object.fromEntries(Object.entries(said).filter(([, v]) => v !== undefined));
+        await settle(tx, { ...usualHousehold(said.units), ...known } as Household);
+        continue;
+      }
+      if (text.trim() === "") continue;
+      const { entry: e, row } = reader.read(text, line);
+      const { stream_id, seq, key, type, version, at, recorded_at, day } = row;
+      const sent = e.sent ?? sentHash(e.type, e.body);
+      const body = tx.json(e.body as never);
+      waiting.push({
+        stream_kind: e.kind,
+        ...{ stream_id, seq, key, sent, type, version, at, recorded_at, day, body },
+      });
+      count += 1;
+      if (waiting.length < AT_A_TIME) continue;
+      await write(tx, waiting);
+      waiting = [];
+    }
+    if (!headed) throw new BadJournal("the file is empty");
+    await write(tx, waiting);
+    try {
+      await remake(tx);
+    } catch (e) {
+      throw clash(e);
     }
     // Codes go on from the highest ever given.
-    for (const b of batches) {
-      const m = b ? /^([A-Z]{2})-(\d{2})-(\d+)$/.exec(b.code) : null;
-      if (m)
-        await tx`insert into code_counter (kind, year, last) values (${m[1]!}, ${2000 + Number(m[2])}, ${Number(m[3])}) on conflict (kind, year) do update set last = greatest(code_counter.last, excluded.last)`;
-    }
-  });
-  await rebuild(sql);
-  return { household: await household(sql), events: events.length };
+    await tx`insert into code_counter (kind, year, last)
+      select split_part(code, '-', 1), 2000 + split_part(code, '-', 2)::int, max(split_part(code, '-', 3)::int) from batch group by 1, 2
+      on conflict (kind, year) do update set last = greatest(code_counter.last, excluded.last)`;
+    return count;
+  })) as number;
+  return { household: await household(sql), events };
 }
+
+/** The same from lines that are held already. */
+export const importLines = (
+  sql: Sql,
+  lines: readonly string[],
+): Promise<{ household: Household; events: number }> => importFrom(sql, lines);

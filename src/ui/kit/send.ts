@@ -17,6 +17,12 @@ export type Sent<A extends Answer = Answer> =
   | { readonly ok: true; readonly answer: A }
   | { readonly ok: false; readonly fault: Fault; readonly seq?: number; readonly away: boolean };
 
+const AWAY: Fault = {
+  name: "Away",
+  message: "The kitchen's server does not answer. What you typed is kept here; try again when it is back.",
+  path: [],
+};
+
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 /**
@@ -28,6 +34,7 @@ export async function send<A extends Answer = BatchAnswer>(
   body: { readonly key: string } & Record<string, unknown>,
 ): Promise<Sent<A>> {
   const text = JSON.stringify(body);
+  let fault = AWAY;
   for (let tries = 0; ; tries++) {
     try {
       const controller = new AbortController();
@@ -47,20 +54,13 @@ export async function send<A extends Answer = BatchAnswer>(
           away: false,
           ...(typeof json["seq"] === "number" ? { seq: json["seq"] } : {}),
         };
+      // A full disk is said as such; it is written once there is room.
+      const said = json["fault"] as Fault | undefined;
+      fault = said?.name === "DiskFull" ? said : AWAY;
     } catch {
       // The reply was lost, or the server is away; the same key is sent again.
     }
-    if (tries >= 6)
-      return {
-        ok: false,
-        away: true,
-        fault: {
-          name: "Away",
-          message:
-            "The kitchen's server does not answer. What you typed is kept here; try again when it is back.",
-          path: [],
-        },
-      };
+    if (tries >= 6) return { ok: false, away: true, fault };
     await pause(250 * 2 ** Math.min(tries, 4));
   }
 }

@@ -1,0 +1,113 @@
+# Serving a household: the app and its database watched, and brought back when one of them dies. Sourced by tools/lib.sh.
+
+# The port a server of ours already holds would be answered by the wrong household, so a taken port is refused.
+port_free() { node -e 'const s=require("net").createServer();s.once("error",()=>process.exit(1));s.listen(+process.argv[1],"127.0.0.1",()=>s.close())' "$1"; }
+
+# A log is begun anew before it fills the disk; the one before it is kept.
+MOST_LOG=4000000
+bound_log() {
+  [ "$(stat -c %s "$1" 2>/dev/null || echo 0)" -gt $MOST_LOG ] || return 0
+  cp -f "$1" "$1.1" 2>/dev/null || true
+  : >"$1"
+}
+
+# Whether the app answers at all within some seconds, be it to say that its journal is away.
+answers() (
+  exec 5<>"/dev/tcp/127.0.0.1/$1" || exit 1
+  printf 'GET /api/health HTTP/1.1\r\nHost: 127.0.0.1:%s\r\nConnection: close\r\n\r\n' "$1" >&5
+  read -r -t "$2" line <&5 && case "$line" in HTTP/*) exit 0 ;; esac
+  exit 1
+) 2>/dev/null
+
+# Root's app runs as the database's user, where that can read this folder; and none outlives the script that started it.
+as_app() {
+  local who=(setpriv --pdeathsig TERM)
+  command -v setpriv >/dev/null || { "$@"; return; }
+  if [ "$(id -u)" = 0 ] && setpriv --reuid postgres --regid postgres --init-groups test -r "$here/${JOLLY_DIST:-.next}/BUILD_ID" -a -r "$here/node_modules/next/package.json" 2>/dev/null; then
+    who+=(--reuid postgres --regid postgres --init-groups)
+  fi
+  exec "${who[@]}" "$@"
+}
+
+# Starts the app and waits until it answers; sets SERVER.
+app_up() {
+  local how=$1 port=$2 log=$3 i=0
+  bound_log "$log"
+  ( as_app node_modules/.bin/next "$how" -H 127.0.0.1 -p "$port" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
+  SERVER=$!
+  until answers "$port" 5; do
+    i=$((i + 1)); kill -0 "$SERVER" 2>/dev/null && [ $i -lt 150 ] || return 1
+    sleep 0.2
+  done
+}
+app_down() { [ -z "${SERVER:-}" ] || { kill -"${1:-TERM}" "$SERVER" 2>/dev/null || true; wait "$SERVER" 2>/dev/null || true; }; SERVER=""; }
+
+# Watches both until it is told to stop. What died comes back, sooner at first and later more patiently; each time it is said.
+watch_over() {
+  local how=$1 port=$2 log=$3 household=$4 pause=1 beats=0 silent=0 url
+  while :; do
+    sleep 1 & wait $! || true
+    beats=$((beats + 1))
+    [ $((beats % 30)) -ne 0 ] || { bound_log "$log"; [ -z "${CLUSTER_HOME:-}" ] || bound_log "$CLUSTER_HOME/postgres.log"; }
+    [ $beats -lt 60 ] || { pause=1; beats=0; }
+    if [ -n "${CLUSTER_HOME:-}" ] && ! cluster_runs "$CLUSTER_HOME/cluster"; then
+      if cluster_again; then
+        url=$(household_url "$household")
+        # It had to take another port: the app must learn of it.
+        if [ "$url" != "$DATABASE_URL_NOW" ]; then DATABASE_URL_NOW=$url; app_down; fi
+      else
+        say "The database does not start; trying again in $pause s. Its log: $CLUSTER_HOME/postgres.log"; sleep $pause & wait $! || true; pause=$((pause < 30 ? pause * 2 : 30))
+      fi
+    fi
+    if [ $((beats % 5)) -eq 0 ] && [ -n "$SERVER" ] && kill -0 "$SERVER" 2>/dev/null; then
+      if answers "$port" 5; then silent=0; else silent=$((silent + 1)); fi
+      if [ $silent -ge 4 ]; then say "The app does not answer; starting it again…"; app_down KILL; silent=0; fi
+    fi
+    if [ -z "$SERVER" ] || ! kill -0 "$SERVER" 2>/dev/null; then
+      [ -z "$SERVER" ] || { wait "$SERVER" 2>/dev/null || true; say "The app stopped by itself; starting it again…"; }
+      SERVER=""
+      if DATABASE_URL=$DATABASE_URL_NOW app_up "$how" "$port" "$log"; then say "The app is back."
+      else say "The app does not start; trying again in $pause s. Its log: $log"; app_down KILL; sleep $pause & wait $! || true; pause=$((pause < 30 ? pause * 2 : 30)); fi
+    fi
+  done
+}
+
+household_url() { TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts address "$1"; }
+
+# A clock of one's own is an instant, or the start is refused: every page would stumble over it.
+real_clock() {
+  node -e 'process.exit(/^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d+)?)?(Z|[+-]\d\d:\d\d)$/.test(process.argv[1]) && !Number.isNaN(Date.parse(process.argv[1])) ? 0 : 1)' "$2" || die "$1 is not an instant like 2026-11-24T09:00:00Z: $2"
+}
+
+serve() {
+  local how=$1 household=demo port=4160 log; shift
+  while [ $# -gt 0 ]; do case "$1" in
+    --household) household=${2:?a name is wanted after --household}; shift 2 ;;
+    --port) port=${2:?a number is wanted after --port}; shift 2 ;;
+    *) die "start does not know “$1”. See ./jolly help." ;;
+  esac; done
+  case "$household" in *[!a-z0-9-]*|''|-*) die "a household's name is small letters, figures and dashes, like “lock-cottage”." ;; esac
+  [ ${#household} -le 40 ] || die "a household's name is at most 40 letters long."
+  case "$port" in *[!0-9]*|''|??????*) die "a port is a number from 1 to 65535." ;; esac
+  { [ "$port" -ge 1 ] && [ "$port" -le 65535 ]; } || die "a port is a number from 1 to 65535."
+  [ -z "${JOLLY_NOW:-}" ] || real_clock JOLLY_NOW "$JOLLY_NOW"
+  [ -z "${JOLLY_NOW_FROZEN:-}" ] || real_clock JOLLY_NOW_FROZEN "$JOLLY_NOW_FROZEN"
+  port_free "$port" || die "port $port is taken. Is Jolly Crock running already? Otherwise choose another with --port."
+  SERVER=""
+  # Asked to stop is success; anything else keeps the status it failed with.
+  tidy() { trap - EXIT INT TERM HUP; app_down; cluster_down; exit "$1"; }
+  trap 'tidy $?' EXIT
+  trap 'tidy 0' INT TERM HUP
+  cluster_up "$(data_home)"
+  mkdir -p .jolly "$(data_home)"; if [ "$how" = start ]; then need_build; exec 7>.jolly/serving; flock -s 7; fi
+  # The demo stands still in time, at the day its journal was written for, and ticks on from there.
+  if [ "$household" = demo ]; then export JOLLY_NOW=${JOLLY_NOW:-2026-11-24T09:00:00Z}; fi
+  DATABASE_URL_NOW=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts open "$household") || die "the household could not be opened."
+  export JOLLY_PORT=$port NEXT_TELEMETRY_DISABLED=1
+  log="$(data_home)/app-$household.log"
+  DATABASE_URL=$DATABASE_URL_NOW app_up "$how" "$port" "$log" || { tail -n 15 "$log" >&2; die "the app did not start."; }
+  say "Jolly Crock, household “$household”:"
+  echo "http://127.0.0.1:$port"
+  say "Ctrl-C stops it."
+  watch_over "$how" "$port" "$log" "$household"
+}
