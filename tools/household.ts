@@ -1,68 +1,14 @@
 /** Opens, backs up and restores households: a database each, on the cluster `DATABASE_ROOT` points to, or the one of `DATABASE_URL`. */
 import { randomUUID } from "node:crypto";
 import { existsSync, readFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
-import { type Sql, connect } from "../src/store/db";
+import { join } from "node:path";
+import { connect } from "../src/store/db";
 import { linesOfFile, writeBackup } from "../src/store/container";
 import { BadJournal, importFrom, importLines, journalLines } from "../src/store/exchange";
 import { settle, usualHousehold } from "../src/store/household";
 import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
-
-const root = join(dirname(fileURLToPath(import.meta.url)), "..");
-const MIGRATIONS = join(root, "src/store/migrations");
-
-const urlOf = (name: string): string =>
-  process.env["DATABASE_URL"] || `${process.env["DATABASE_ROOT"]}/${databaseOf(name)}`;
-
-const databaseOf = (name: string): string => `jolly_${name.replace(/-/g, "_")}`;
-
-async function onCluster<T>(work: (sql: Sql) => Promise<T>): Promise<T> {
-  const admin = connect(`${process.env["DATABASE_ROOT"]}/postgres`, 1);
-  try {
-    return await work(admin);
-  } finally {
-    await admin.end();
-  }
-}
-
-const ALREADY = "42P04";
-
-/** Makes the household's database unless it is there. A database given by address is there already. */
-async function make(name: string): Promise<void> {
-  if (process.env["DATABASE_URL"]) return;
-  await onCluster(async (admin) => {
-    const db = databaseOf(name);
-    const [there] = await admin`select 1 from pg_database where datname = ${db}`;
-    if (there) return;
-    try {
-      await admin.unsafe(`create database "${db}" template template0 encoding 'UTF8'`);
-    } catch (e) {
-      // Another first start was quicker.
-      if ((e as { code?: string }).code !== ALREADY) throw e;
-    }
-  });
-}
-
-/** Refuses a household that is not there, rather than make an empty one of its name. */
-async function mustBeThere(name: string): Promise<void> {
-  const missing = new BadJournal(`there is no household “${name}” yet`);
-  if (!process.env["DATABASE_URL"])
-    await onCluster(async (admin) => {
-      const [there] = await admin`select 1 from pg_database where datname = ${databaseOf(name)}`;
-      if (!there) throw missing;
-    });
-  const sql = connect(urlOf(name), 1);
-  try {
-    const [held] = await sql<
-      { there: boolean }[]
-    >`select to_regclass('public.household') is not null as there`;
-    if (!held!.there) throw missing;
-  } finally {
-    await sql.end();
-  }
-}
+import { MIGRATIONS, make, mustBeThere, root, urlOf } from "./databases";
 
 /** The demo's scenario, through the same import a user has. */
 const demoLines = (): string[] => readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n");

@@ -70,7 +70,12 @@ need_build() {
   rm -f "$log"; flock -u 7
 }
 
-with_database() { cluster_up "$(data_home)"; trap cluster_down EXIT; TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts "$@"; }
+with_database() {
+  cluster_up "$(data_home)"; trap cluster_down EXIT
+  local tool=tools/household.ts
+  if [ "$1" = doctor ]; then shift; tool=tools/doctor.ts; fi
+  JOLLY_HOME=$(data_home) TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx "$tool" "$@"
+}
 
 # Every test: types, lint, core, store, command, browser; one production build; a throwaway cluster.
 run_tests() {
@@ -100,13 +105,24 @@ run_tests() {
   return $failed
 }
 
-# Measured on a scratch cluster and the production build, beside any household.
-run_bench() {
-  mkdir -p .jolly
-  scratch=$(node -p 'require("path").join(require("fs").realpathSync(require("os").tmpdir()), "jolly-bench-" + process.pid)')
-  mkdir -m 755 -p "$scratch"
+# A folder of its own for a cluster that is thrown away afterwards; sets scratch, which outlives the function for its trap.
+scratch_cluster() {
+  scratch=$(node -p 'require("path").join(require("fs").realpathSync(require("os").tmpdir()), process.argv[1] + "-" + process.pid)' "$1")
+  mkdir -p .jolly; mkdir -m 755 -p "$scratch"
   trap 'cluster_down; rm -rf "$scratch"' EXIT
   cluster_up "$scratch/data"
+}
+
+# Struck and asked by the thousand, on a cluster that is thrown away, synced as a real one is.
+run_torture() {
+  scratch_cluster jolly-torture
+  need_build for-tests
+  TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/torture.ts "$@"
+}
+
+# Measured on a scratch cluster and the production build, beside any household.
+run_bench() {
+  scratch_cluster jolly-bench
   need_build for-tests
   TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/bench.ts
 }

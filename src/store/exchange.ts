@@ -114,7 +114,7 @@ function parsed<T>(schema: z.ZodType<T>, text: string, line: number): T {
 
 /** Any stream, for what is asked of all of them. */
 type AnyStream = Stream<{ readonly seq: number }, unknown>;
-const STREAMS: Readonly<Record<z.infer<typeof EventLine>["kind"], AnyStream>> = {
+export const STREAMS: Readonly<Record<z.infer<typeof EventLine>["kind"], AnyStream>> = {
   batch: BATCHES as unknown as AnyStream,
   store: STORED as unknown as AnyStream,
   household: SETTINGS as unknown as AnyStream,

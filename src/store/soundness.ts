@@ -1,0 +1,141 @@
+import { RULES_VERSION } from "../core/reckoning/reckon";
+import { reckonBatch } from "../core/journal/reckon";
+import { type Row, toEvent } from "./append";
+import type { Sql, Tx } from "./db";
+import { STREAMS } from "./exchange";
+import { BATCHES, batchOf } from "./journal";
+import { remake } from "./rebuild";
+
+/** Something that is not as it should be, and what would mend it. */
+export interface Finding {
+  readonly what: string;
+  readonly mend: string;
+  /** `--mend` mends it, and loses nothing by it. */
+  readonly mendable: boolean;
+}
+
+const AT_A_TIME = 1000;
+
+/** A journal entry that does not read, a gap in a stream, or a stream whose writing runs backward. */
+export async function journalFindings(sql: Sql): Promise<Finding[]> {
+  const found: Finding[] = [];
+  const say = (what: string): void => {
+    if (found.length < 20)
+      found.push({
+        what,
+        mend: "Restore the newest backup into a new household and compare; the journal is never changed in place.",
+        mendable: false,
+      });
+  };
+  let before: { stream: string; seq: number; recorded: string } | undefined;
+  const rows = sql<(Row & { stream_kind: keyof typeof STREAMS })[]>`
+    select stream_kind, stream_id, seq, key, type, version, at, recorded_at, day, body from event order by stream_kind, stream_id, seq`;
+  for await (const some of rows.cursor(AT_A_TIME))
+    for (const r of some) {
+      const same = before?.stream === r.stream_id ? before : undefined;
+      const entry = `Entry ${r.seq} of the ${r.stream_kind} ${r.stream_id}`;
+      if (r.seq !== (same?.seq ?? 0) + 1) say(`${entry} follows ${same ? `entry ${same.seq}` : "nothing"}.`);
+      const recorded = r.recorded_at.toISOString();
+      if (same && recorded < same.recorded) say(`${entry} was written down before the one it follows.`);
+      try {
+        toEvent(STREAMS[r.stream_kind], r);
+      } catch (e) {
+        say(`${entry} cannot be read: ${(e as Error).message}.`);
+      }
+      before = { stream: r.stream_id, seq: r.seq, recorded };
+    }
+  return found;
+}
+
+const TABLES = ["batch", "bottle", "store_item"] as const;
+type Tables = ReadonlyMap<string, string>;
+
+async function readTables(tx: Tx): Promise<Tables> {
+  const all = new Map<string, string>();
+  for (const name of TABLES)
+    for (const r of await tx<{ id: string }[]>`select * from ${tx(name)} order by id`)
+      all.set(`${name} ${r.id}`, JSON.stringify(r));
+  return all;
+}
+
+class Undo extends Error {}
+
+/** Rows of the read tables that the journal alone would make otherwise; nothing is changed. */
+export async function tableDifferences(sql: Sql): Promise<string[]> {
+  let differ: string[] = [];
+  await sql
+    .begin(async (tx) => {
+      const was = await readTables(tx);
+      await remake(tx);
+      const is = await readTables(tx);
+      differ = [...new Set([...was.keys(), ...is.keys()])].filter((k) => was.get(k) !== is.get(k));
+      throw new Undo();
+    })
+    .catch((e: unknown) => {
+      if (!(e instanceof Undo)) throw e;
+    });
+  return differ;
+}
+
+/** Lists that are behind the journal, running numbers below those given, batches that do not reckon. */
+export async function tableFindings(sql: Sql): Promise<Finding[]> {
+  const found: Finding[] = [];
+  const differ = await tableDifferences(sql);
+  if (differ.length > 0)
+    found.push({
+      what: `${differ.length} rows of the lists are not what the journal says (${differ.slice(0, 3).join(", ")}).`,
+      mend: "The lists are made anew from the journal.",
+      mendable: true,
+    });
+  const low = await sql<{ kind: string }[]>`
+    select b.kind from (select split_part(code, '-', 1) as kind, 2000 + split_part(code, '-', 2)::int as year, max(split_part(code, '-', 3)::int) as last from batch group by 1, 2) b
+    left join code_counter c using (kind, year) where c.last is null or c.last < b.last`;
+  if (low.length > 0)
+    found.push({
+      what: `The running numbers of ${low.map((r) => r.kind).join(", ")} are below codes that were given.`,
+      mend: "They go on from the highest code.",
+      mendable: true,
+    });
+  return found;
+}
+
+/** Batches that cannot be reckoned as their journals stand, and corrections that do not read. */
+export async function batchFindings(sql: Sql): Promise<Finding[]> {
+  const found: Finding[] = [];
+  for (const { id, code } of await sql<
+    { id: string; code: string }[]
+  >`select id, code from batch order by code`) {
+    const batch = await batchOf(sql, id).catch(() => undefined);
+    if (!batch) continue;
+    const r = reckonBatch(batch);
+    const mend = `Open it and put the entry right: /batch/${id}`;
+    if (!r.ok)
+      found.push({ what: `${code} cannot be reckoned: ${r.faults[0]!.message}`, mend, mendable: false });
+    for (const u of batch.unreadable)
+      found.push({
+        what: `${code}: the correction of entry ${u.seq} is passed over: ${u.message}.`,
+        mend,
+        mendable: false,
+      });
+  }
+  return found;
+}
+
+/** Mends what loses nothing: lists and running numbers, from the journal. */
+export async function mendTables(sql: Sql): Promise<void> {
+  await sql.begin(async (tx) => {
+    await tx`lock table batch, bottle, store_item in exclusive mode`;
+    await remake(tx);
+    await tx`insert into code_counter (kind, year, last)
+      select split_part(code, '-', 1), 2000 + split_part(code, '-', 2)::int, max(split_part(code, '-', 3)::int) from batch group by 1, 2
+      on conflict (kind, year) do update set last = greatest(code_counter.last, excluded.last)`;
+  });
+}
+
+/** The rules this build judges by, and how many entries the journal holds. */
+export async function summary(sql: Sql): Promise<string> {
+  const [n] = await sql<{ entries: number; batches: number; last: Date | null }[]>`
+    select (select count(*)::int from event) as entries, (select count(*)::int from event where stream_kind = ${BATCHES.kind} and seq = 1) as batches,
+      (select max(recorded_at) from event) as last`;
+  return `${n!.entries} entries, ${n!.batches} batches; rules of version ${RULES_VERSION}`;
+}
