@@ -5,7 +5,7 @@ const config: NextConfig = {
   distDir: process.env["JOLLY_DIST"] || ".next",
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ["pdfkit", "postgres"],
+  serverExternalPackages: ["pdfkit", "fontkit", "postgres"],
   devIndicators: false,
   typescript: { ignoreBuildErrors: false },
 };

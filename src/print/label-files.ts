@@ -1,6 +1,6 @@
 import type { Label } from "@/core/label/label";
 import { type Item, type LabelLayout, MM_PER_PT, type Sheet, gridCells, layOut } from "@/core/label/layout";
-import { measure, newDocument } from "./fonts";
+import { measure, newDocument, runsOf, withoutGlyph } from "./fonts";
 
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
 const FAMILIES = {
@@ -9,8 +9,28 @@ const FAMILIES = {
   stencil: "'Stardos Stencil', serif",
 } as const;
 
-export const laidOut = (l: Label, widthMm: number, heightMm: number): LabelLayout =>
-  layOut(l, widthMm, heightMm, measure);
+/** Signs that steer a machine and draw nothing: they are not for paper, and XML forbids most of them. */
+const CONTROLS =
+  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b-\u200f\u202a-\u202e\u2060-\u206f\ufeff\ufffe\uffff]/g;
+const plain = (s: string): string => s.replace(/[\t\n]/g, " ").replace(CONTROLS, "");
+
+/** A label with nothing on it but what can be drawn. */
+const drawable = (l: Label): Label => ({
+  ...l,
+  name: plain(l.name),
+  contents: plain(l.contents),
+  cautions: l.cautions.map(plain),
+  ...(l.taken === undefined ? {} : { taken: plain(l.taken) }),
+});
+
+/** Everything typed by hand that stands on a label. */
+const typedOn = (l: Label): string => [l.name, l.contents, l.taken ?? "", ...l.cautions].join("");
+
+/** A label set in a space of so many mm; letters no font of ours has are told with what found no room. */
+export function laidOut(l: Label, widthMm: number, heightMm: number): LabelLayout {
+  const set = layOut(drawable(l), widthMm, heightMm, measure);
+  return { ...set, noGlyph: withoutGlyph(typedOn(drawable(l))) };
+}
 
 function draw(
   doc: PDFKit.PDFDocument,
@@ -26,9 +46,12 @@ function draw(
     if (i.kind === "rule")
       doc.lineWidth(pt(i.width)).moveTo(pt(i.x1), pt(i.y)).lineTo(pt(i.x2), pt(i.y)).stroke(INKS[i.ink]);
     else {
-      doc.font(i.face).fontSize(i.pt).fillColor(INKS[i.ink]);
-      const x = i.anchor === "end" ? pt(i.x) - doc.widthOfString(i.text) : pt(i.x);
-      doc.text(i.text, x, pt(i.y), { lineBreak: false, baseline: "alphabetic" });
+      doc.fontSize(i.pt).fillColor(INKS[i.ink]);
+      let x = pt(i.anchor === "end" ? i.x - measure(i.text, i.face, i.pt) : i.x);
+      for (const run of runsOf(i.text, i.face)) {
+        doc.font(run.font).text(run.text, x, pt(i.y), { lineBreak: false, baseline: "alphabetic" });
+        x += doc.widthOfString(run.text);
+      }
     }
   }
   doc.restore();

@@ -2,7 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import { inflateSync } from "node:zlib";
 import type { Label } from "../core/label/label";
 import { LEAST_PT, MM_PER_PT, PAGES, gridCells, layOut, wrap } from "../core/label/layout";
-import { measure } from "./fonts";
+import { measure, runsOf, withoutGlyph } from "./fonts";
 import { labelSvg, laidOut, sheetPdf, singlesPdf } from "./label-files";
 import { LabelRequest, sizeOf } from "./request";
 
@@ -146,5 +146,50 @@ describe("what may be asked for", () => {
     expect(LabelRequest.safeParse({ size: "big" }).success).toBe(false);
     expect(LabelRequest.safeParse({ start: "-4" }).success).toBe(false);
     expect(LabelRequest.parse({})).toEqual({ size: "80x50", sheet: "single", start: 1 });
+  });
+});
+
+describe("letters of every alphabet", () => {
+  test.each([
+    ["Žluťoučký kůň", 2],
+    ["Шиповник с мёдом", 1],
+    ["Θυμάρι και μέλι", 1],
+    ["דבש טימין", 1],
+  ])("%s is set in fonts that have them, each letter once", (name, fonts) => {
+    expect(withoutGlyph(name)).toEqual([]);
+    const runs = runsOf(name, "plain");
+    expect(new Set(runs.map((r) => r.font)).size).toBeGreaterThanOrEqual(fonts);
+    expect([...runs.map((r) => r.text).join("")].sort()).toEqual([...name].sort());
+    expect(runs.map((r) => r.text).join("")).not.toContain("?");
+  });
+  test("what no font has is told before printing, and shown as missing", () => {
+    expect(withoutGlyph("Honey 蜂蜜")).toEqual(["蜂", "蜜"]);
+    expect(laidOut({ ...LABEL, name: "Honey 蜂蜜" }, 80, 50).noGlyph).toEqual(["蜂", "蜜"]);
+    expect(laidOut(LABEL, 80, 50).noGlyph).toEqual([]);
+    expect(
+      runsOf("a蜂b", "plain")
+        .map((r) => r.text)
+        .join(""),
+    ).toBe("a?b");
+  });
+  test("a name in two directions: what reads from the right stands to the right of what is read after it", () => {
+    // Letters of a word keep the order they are read in; the font turns them.
+    const runs = runsOf("Honey דבש טוב 250", "plain").map((r) => r.text.trim());
+    expect(runs.filter((t) => t !== "")).toEqual(["Honey", "250", "טוב", "דבש"]);
+    expect(runsOf("דבש שלוםж", "plain").at(-1)!.text).toBe("ж");
+  });
+  test("an accented letter written as two signs stays with its mark", () =>
+    expect(runsOf("e\u0301", "plain").length).toBeLessThanOrEqual(2));
+  test("the PDF holds the fonts it needed", async () => {
+    const latin = await singlesPdf([LABEL], 80, 50);
+    const more = await singlesPdf([{ ...LABEL, name: "Шиповник" }], 80, 50);
+    const fonts = (pdf: Buffer): number => pdf.toString("latin1").match(/\/FontFile[23]?/g)!.length;
+    expect(fonts(more)).toBe(fonts(latin) + 1);
+  });
+  test("signs that steer a machine break neither the SVG nor the PDF", () => {
+    const odd = { ...LABEL, name: "Thyme\u0001\u0008 oxymel\u202e", taken: "a spoon\nat night" };
+    const svg = labelSvg(laidOut(odd, 80, 50));
+    expect(svg).toContain("Thyme oxymel");
+    expect(/[\u0000-\u0008\u000e-\u001f\u202e]/.test(svg)).toBe(false);
   });
 });

@@ -35,6 +35,8 @@ export interface LabelLayout {
   readonly pt: number;
   /** What found no room, so that the maker is told. */
   readonly leftOut: readonly string[];
+  /** Letters that the fonts it is printed in do not have; said before printing. */
+  readonly noGlyph?: readonly string[];
 }
 
 /** Nothing on a label is smaller than this. */

@@ -73,6 +73,7 @@ export function LabelSheet({ id, code, name, layouts }: Props) {
       ? `This sheet has ${each} cells; start at one of 1 to ${each}.`
       : undefined;
   const href = `/batch/${id}/label.pdf?size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}`;
+  const noGlyph = [...new Set(labels.flatMap((l) => l.noGlyph ?? []))];
   const leftOut = [...new Set(labels.flatMap((l) => l.leftOut))];
   return (
     <div className="pt-5">
@@ -151,6 +152,12 @@ export function LabelSheet({ id, code, name, layouts }: Props) {
           {first.pt} pt. Print at 100 %, not fitted to the page.
           {leftOut.length > 0 ? ` No room at this size for: ${leftOut.join("; ")}.` : ""}
         </p>
+        {noGlyph.length > 0 && (
+          <p role="status" className="wrong pb-4">
+            The PDF’s fonts do not have {noGlyph.join(" ")}: a “?” stands in its place. Print this page
+            instead, which uses the fonts of this machine, or say the name in other letters.
+          </p>
+        )}
       </div>
       <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
         {labels.map((l, i) => (

@@ -18,6 +18,7 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
     asked.data.bottle === undefined
       ? found.labels
       : found.labels.slice(asked.data.bottle - 1, asked.data.bottle);
+  if (labels.length === 0) return new Response("There is no such bottle to label.", { status: 404 });
   const pdf =
     asked.data.sheet === "single"
       ? await singlesPdf(labels, widthMm, heightMm)

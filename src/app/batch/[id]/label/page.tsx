@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import Link from "next/link";
-import { contentsOf, labelOf } from "@/core/label/label";
+import { labelsOf } from "../labels-of";
 import { batchPage } from "../../../batch-page";
 import { laidOut } from "@/print/label-files";
 import { sizeOf } from "@/print/request";
@@ -10,14 +10,15 @@ import { LABEL_SIZES } from "@/ui/batch/label-sizes";
 export const metadata: Metadata = { title: "Labels" };
 
 export default async function LabelPage({ params }: { params: Promise<{ id: string }> }) {
-  const { batch, r } = await batchPage(params);
+  const { batch } = await batchPage(params);
   if (batch.state !== "bottled")
     return (
       <p className="pt-6">
         {batch.code} has no bottles to label. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
       </p>
     );
-  const labels = batch.bottles.map((b) => labelOf(batch, b, contentsOf(r.program), r.cautions));
+  // The very labels the files hold: by the shorter of what was issued and what holds today.
+  const labels = (await labelsOf(batch.id))?.labels ?? [];
   const layouts = Object.fromEntries(
     LABEL_SIZES.map((s) => {
       const { widthMm, heightMm } = sizeOf(s);
