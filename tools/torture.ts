@@ -53,7 +53,7 @@ async function household(demo: boolean): Promise<{ sql: Sql; url: string }> {
 const A_HOUSEHOLD = 250;
 
 async function strikes(): Promise<void> {
-  const writer = bundledWriter(mkdtempSync(join(tmpdir(), "jolly-writer-")));
+  const writer = bundledWriter(root, mkdtempSync(join(tmpdir(), "jolly-writer-")));
   while (state.tally.strikes < WANTED.strikes) {
     const { sql, url } = await household(false);
     const before = state.tally;

@@ -171,7 +171,7 @@ function ownDate(
 
 const bottled: Completion<"bottled"> = async (m, body) => {
   const b = BottledRequest.safeParse(body);
-  if (!b.success) return fault("NotABottling", "Say which bottles, and how much in each.", ["bottles"]);
+  if (!b.success) return faultOfIssue("NotABottling", b.error.issues[0]!);
   const r = await m.reckon();
   if (!r.ok) return r.faults[0]!;
   const { bottles, own, reasons } = b.data;

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { dayAt } from "../core/day";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
 import {
   STORE_VERSIONS,
@@ -14,12 +15,14 @@ import { MATERIALS } from "../core/material/catalogue";
 import { StoreItem, soundItem } from "../core/stores/item";
 import { type Stores, gramsOf, storesOf } from "../core/stores/stores";
 import { allot } from "../core/stores/allot";
+import { type Person, bornInFuture } from "../core/people/person";
 import type { Program } from "../core/reckoning/program";
 import { heapOf } from "../core/stores/own";
 import { VESSELS } from "../core/vessel/catalogue";
 import { vesselOf } from "../core/vessel/vessel";
 import type { Batch } from "../core/journal/fold";
 import { type Refused, RefusedAlong, type Stream, type Written, appendWithin, followingKey } from "./append";
+import { now } from "./clock";
 import type { Sql, Tx } from "./db";
 import { household } from "./household";
 import { projectStored } from "./projection";
@@ -71,7 +74,8 @@ export const StoreRequest = z.strictObject({
   id: z.uuid(),
   key: z.uuid(),
   seen: z.number().int().min(1).optional(),
-  type: z.enum(["kept", "gone"]),
+  /** `corrected` takes an entry back: what was put away by a slip is there again. */
+  type: z.enum(["kept", "gone", "corrected"]),
   body: z.unknown(),
 });
 export type StoreRequest = z.infer<typeof StoreRequest>;
@@ -86,6 +90,14 @@ async function complete(tx: Tx, r: StoreRequest): Promise<unknown | Fault> {
   if (r.type === "gone") {
     const b = STORE_BODIES.gone.safeParse(r.body);
     return b.success ? b.data : fault("NotAnEntry", "Say why in a few words.", ["why"]);
+  }
+  if (r.type === "corrected") {
+    const b = STORE_BODIES.corrected.safeParse(r.body);
+    return b.success && b.data.body === null
+      ? b.data
+      : fault("NotAnEntry", "Say which entry did not happen; what is so is said by keeping it anew.", [
+          "seq",
+        ]);
   }
   const typed = Typed.safeParse(r.body);
   if (!typed.success) return fault("NotAnEntry", "Say what is to be kept.", []);
@@ -115,7 +127,7 @@ async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreI
     case "vessel":
       return vesselFault(kept.vessel) ?? kept;
     case "person":
-      return (await nameTaken(tx, kept.name, id)) ?? kept;
+      return (await unborn(tx, kept)) ?? (await nameTaken(tx, kept.name, id)) ?? kept;
     case "material":
       return (await knownAlready(tx, kept.row.names[0]!, kept.row.id, id)) ?? kept;
   }
@@ -130,6 +142,15 @@ function vesselFault(vessel: Extract<StoreItem, { what: "vessel" }>["vessel"]): 
         ]);
   const made = vesselOf(vessel);
   return made.ok ? undefined : made.faults[0]!;
+}
+
+async function unborn(tx: Tx, person: Person): Promise<Fault | undefined> {
+  const today = dayAt(now(), (await household(tx)).zone);
+  return bornInFuture(person, today)
+    ? fault("NotYet", "That month has not come yet. Write the month born like 2026-03, or leave it empty.", [
+        "born",
+      ])
+    : undefined;
 }
 
 async function nameTaken(tx: Tx, name: string, id: string): Promise<Fault | undefined> {

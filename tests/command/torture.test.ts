@@ -21,7 +21,7 @@ describe("struck at random", () => {
   afterAll(() => home.drop());
 
   test("while it writes: nothing acknowledged is lost, doubled or gapped, and the lists are what the journal says", async () => {
-    const writer = bundledWriter(mkdtempSync(join(tmpdir(), "jolly-writer-")));
+    const writer = bundledWriter(ROOT, mkdtempSync(join(tmpdir(), "jolly-writer-")));
     const tally = await strike({ sql: home.sql, url: home.url, writer, seed: SEED }, 0, 50);
     expect(tally).toMatchObject({ strikes: 50, lost: 0, doubled: 0, gaps: 0, differing: 0 });
     // Struck so soon that nothing was written would prove nothing.

@@ -81,6 +81,9 @@ function spoilt(x: unknown, c: Chance): unknown {
   return Object.fromEntries(entries.map(([k, v], i) => [k, i === at ? spoilt(v, c) : v]));
 }
 
+/** Batches enough to try things on. */
+const ENOUGH = 40;
+
 function goodBody(c: Chance, ids: readonly string[]): readonly [path: string, body: object] {
   const key = uuid(c);
   const id = c.next() < 0.8 && ids.length > 0 ? c.pick(ids) : uuid(c);
@@ -126,8 +129,10 @@ function goodBody(c: Chance, ids: readonly string[]): readonly [path: string, bo
   ];
   const [type, body] = c.pick(events);
   const seen = Math.floor(c.next() * 6);
+  const beginning = { id: uuid(c), key, plan: thymeOxymel(), reasons: {} };
   return c.pick<readonly [string, object]>([
-    ["/api/batches", { id: uuid(c), key, plan: thymeOxymel(), reasons: {} }],
+    // A shelf of a household, not of a factory: where there is plenty, what is begun is written to.
+    ids.length < ENOUGH ? ["/api/batches", beginning] : [`/api/batches/${id}`, { key, type, seen, body }],
     [`/api/batches/${id}`, { key, type, seen, body }],
     [`/api/batches/${id}`, { key, type, seen, body, at: "2026-11-20T08:00:00Z" }],
     ["/api/stores", { id: uuid(c), key, type: "kept", body: { item: c.pick(items) } }],
@@ -244,7 +249,7 @@ export async function fuzz(
   const worker = async (): Promise<void> => {
     while (next < to) {
       const n = next++;
-      if (n % 200 === 0) batches = (await ids()).slice(0, 40);
+      if (n % 200 === 0) batches = (await ids()).slice(0, ENOUGH);
       const a = asked(chance(seed * 1_000_003 + n), batches);
       const { status, ms } = await ask(port, a);
       answers[status] = (answers[status] ?? 0) + 1;

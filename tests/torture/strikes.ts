@@ -28,10 +28,10 @@ const sum = (a: Tally, b: Tally): Tally => ({
 });
 
 /** The writer as one file that starts quickly. */
-export function bundledWriter(folder: string): string {
+export function bundledWriter(root: string, folder: string): string {
   const out = join(folder, "writer.cjs");
   buildSync({
-    entryPoints: [join(__dirname, "writer.ts")],
+    entryPoints: [join(root, "tests/torture/writer.ts")],
     outfile: out,
     bundle: true,
     platform: "node",

@@ -10,7 +10,10 @@ const day = realDay("Write a day the calendar has, like 2027-01-31.");
 const uuid = z.uuid();
 /** Reasons given to go on past a stop, by caution id. */
 const reasons = z.record(z.string(), z.string().min(1).max(300)).optional();
-const ml = z.number().positive().max(500_000);
+const ml = z
+  .number("Say how much is in it, in mL.")
+  .positive("Say how much is in it: more than nothing.")
+  .max(500_000, "That is more than a household bottles. Say it in mL.");
 const typed = z.string().min(1).max(200);
 const why = z.string().max(300).optional();
 const id = z.string().min(1).max(40);
@@ -123,7 +126,10 @@ export const BODIES = {
   /** What went into the strained liquid; replaces what the plan foresaw after straining. */
   finished: z.strictObject({ lines: z.array(Line).max(20), reasons }),
   bottled: z.strictObject({
-    bottles: z.array(Bottle).min(1).max(100),
+    bottles: z
+      .array(Bottle)
+      .min(1, "Say which bottles, and how much in each.")
+      .max(100, "Write down a hundred bottles at a time."),
     verdict: IssuedVerdict,
     /** The maker's own date, shorter always, longer only with a reason. */
     own: z.strictObject({ bestBy: day, reason: z.string().max(300) }).nullable(),

@@ -1,3 +1,4 @@
+import { counted } from "../words";
 import { type Day, addDays, daysBetween, printDay } from "../day";
 import type { Caution } from "../cautions/caution";
 import { cautionsAt } from "../cautions/rules";
@@ -77,12 +78,20 @@ export function keepWords(v: IssuedVerdict, place: Bottle["place"]): string {
   return v.coolDark ? "Keep cool and dark." : "Keep in a cupboard.";
 }
 
+/** A number of days as it is said, rounded down: “9 days”, “6 weeks”, “8 months”, “a year”. */
+export function roughly(days: number): string {
+  if (days < 21) return counted(days, "day");
+  if (days < 90) return counted(Math.floor(days / 7), "week");
+  if (days < 365) return counted(Math.floor(days / 30.5), "month");
+  return days < 730 ? "a year" : counted(Math.floor(days / 365), "year");
+}
+
 export function openedWords(v: IssuedVerdict, place: Bottle["place"], thawDays: number): string {
   if (v.place === "do-not-keep") return "";
   if (place === "freezer")
-    return thawDays > 0 ? `Once thawed: fridge, ${thawDays} days at most.` : "Once thawed: use at once.";
+    return thawDays > 0 ? `Once thawed: fridge, ${roughly(thawDays)} at most.` : "Once thawed: use at once.";
   if (!v.openedInCupboard) return `Once opened: fridge, ${v.openedWords} at most.`;
-  if (v.openedDays >= v.days) return "Once opened: the same.";
+  if (v.openedDays >= v.days) return "Opened, it keeps as long.";
   const cold = v.openedCold ? ` (fridge ${v.openedCold})` : "";
   return `Once opened: ${v.openedWords} at most${cold}.`;
 }
@@ -101,8 +110,8 @@ export function contentsOf(p: Program): string {
     .join(", ");
 }
 
-/** Composes a bottle's label from what the batch's journal issued. */
 /**
+ * Composes a bottle's label from what the batch's journal issued.
  * @param v the promise that holds: what was issued, or less where today's rules say less
  */
 export function labelOf(

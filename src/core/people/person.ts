@@ -66,10 +66,13 @@ export const Person = z.strictObject({
     .trim()
     .min(1, "Give a short name or a role, like “the keeper”.")
     .max(40, "Keep the name under 40 letters."),
-  /** Month born, where age matters. */
+  /** Month born, where age matters; of those long grown the year is enough. */
   born: z
     .string()
-    .regex(/^(?:19|20)\d{2}-(?:0[1-9]|1[0-2])$/, "Write the month born like 2026-03.")
+    .regex(
+      /^(?:19|20)\d{2}(?:-(?:0[1-9]|1[0-2]))?$/,
+      "Write the month born like 2026-03, or the year like 1950.",
+    )
     .optional(),
   flags: z.array(z.enum(FLAGS)).max(FLAGS.length),
   /** Plants and other things they are allergic to, by plain names. */
@@ -79,15 +82,22 @@ export const Person = z.strictObject({
 });
 export type Person = z.infer<typeof Person>;
 
+/** The month born; where only the year is known, the last of it, so that nobody is thought older than they may be. */
+const monthOf = (born: string): string => (born.length === 4 ? `${born}-12` : born);
+
+/** Whether someone is said to be born in a month that has not come. */
+export const bornInFuture = (p: Person, today: Day): boolean =>
+  p.born !== undefined && p.born > today.slice(0, p.born.length);
+
 /** Whether a month of birth alone can still mean an age under so many months: until the first of the month after that birthday month. */
 const under = (born: string, months: number, today: Day): boolean =>
-  today < addMonths(`${born}-01`, months + 1);
+  today < addMonths(`${monthOf(born)}-01`, months + 1);
 
 /** Under twelve months: known by month only, so until the first of the following month. */
 export const isInfant = (p: Person, today: Day): boolean => p.born !== undefined && under(p.born, 12, today);
 /** Day from which a child is surely twelve months old. */
 export const honeyFrom = (p: Person): Day | undefined =>
-  p.born === undefined ? undefined : addMonths(`${p.born}-01`, 13);
+  p.born === undefined ? undefined : addMonths(`${monthOf(p.born)}-01`, 13);
 export const isChild = (p: Person, today: Day): boolean =>
   p.born !== undefined && under(p.born, 18 * 12, today);
 /** Under sixteen, where salicylates are kept from children with a fever. */

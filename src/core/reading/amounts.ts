@@ -185,7 +185,15 @@ export function readAmount(text: string, system: UnitSystem): Result<Amount> {
 /** A volume or weight standing alone, as a jug or a scale shows it. Faults: as `readAmount`, and `NotAVolume`. */
 export function readMeasured(text: string, system: UnitSystem): Result<Extract<Amount, { kind: "measure" }>> {
   const a = readAmount(text, system);
-  if (!a.ok) return a;
+  if (!a.ok)
+    return a.faults[0]?.name === "ZeroAmount"
+      ? fail(
+          fault(
+            "ZeroAmount",
+            "Nothing came out? Write what the jug shows; if there is nothing left of it, discard the batch.",
+          ),
+        )
+      : a;
   if (a.value.kind === "measure" && a.value.dimension !== "length") return ok(a.value);
   return fail(
     fault(

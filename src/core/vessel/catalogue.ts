@@ -1,3 +1,4 @@
+import { heightAt } from "./profile";
 import { VesselSpec, vesselOf, type Vessel } from "./vessel";
 
 /**
@@ -77,7 +78,16 @@ const ROWS: readonly Row[] = [
 function catalogued([id, name, size, sort, lid, figure, brimMl, heightCm, mouthCm]: Row): Vessel {
   const made = vesselOf({ id, name, size, sort, lid, shape: { figure, brimMl, heightCm, mouthCm } });
   if (!made.ok) throw new Error(`catalogue vessel ${id}: ${made.faults[0]!.message}`);
-  return made.value;
+  return sort === "bottle" || sort === "dropper" ? filledToSize(made.value) : made.value;
+}
+
+/** mL of a size as it is written, "330 mL" or "1 L". */
+const mlOf = (size: string): number => Number.parseFloat(size) * (size.endsWith(" L") ? 1000 : 1);
+
+/** A bottle is filled to what it is sold as holding, not to the cork. */
+function filledToSize(v: Vessel): Vessel {
+  const fillMl = mlOf(v.size);
+  return { ...v, fillMl, headspaceCm: v.solid.brimCm - heightAt(v.solid, fillMl) };
 }
 
 export const VESSELS: ReadonlyMap<string, Vessel> = new Map(ROWS.map((row) => [row[0], catalogued(row)]));

@@ -93,35 +93,42 @@ export interface Vessel {
 }
 
 /** A vessel of one's own as it stands in a plan or the stores: two measurements, a profile, or its weight empty and full of water. */
+/** A length inside a vessel, cm. */
+const cm = z
+  .number("Give the measurement in centimetres, like 15.5.")
+  .max(150, "Nothing on a shelf is over 150 cm. Give it in centimetres, like 15.5.");
+const weight = z
+  .number("Give the weight in grams, like 640.")
+  .min(0, "A weight is nought or more.")
+  .max(300_000, "That is over 300 kg. Give the weight in grams.");
+
 export const VesselSpec = z.strictObject({
   id: z.string().min(1).max(60),
-  name: z.string().min(1).max(80),
+  name: z.string().min(1, "Give it a name, like “the tall jar”.").max(80, "Keep the name under 80 letters."),
   size: z.string().max(16).optional(),
   sort: z.enum(VESSEL_SORTS).default("jar"),
   lid: z.enum(LIDS).default("glass"),
   ware: z.enum(WARES).optional(),
   headspaceCm: z.number().min(0).max(20).optional(),
-  shape: z.union([
-    z.strictObject({ heightCm: z.number().max(150), diameterCm: z.number().max(150) }),
-    z.strictObject({
-      figure: z.enum(["straight", "shouldered", "bellied", "necked", "pot"]),
-      brimMl: z.number().max(200_000),
-      heightCm: z.number().max(150),
-      mouthCm: z.number().max(150),
-    }),
-    z.strictObject({
-      emptyG: z.number().min(0).max(100_000),
-      fullOfWaterG: z.number().max(300_000),
-      heightCm: z.number().max(150),
-      mouthCm: z.number().max(150),
-    }),
-    z.strictObject({
-      profile: z
-        .array(z.tuple([z.number().min(0).max(150), z.number().max(150)]))
-        .min(2)
-        .max(60),
-    }),
-  ]),
+  shape: z.union(
+    [
+      z.strictObject({ heightCm: cm, diameterCm: cm }),
+      z.strictObject({
+        figure: z.enum(["straight", "shouldered", "bellied", "necked", "pot"]),
+        brimMl: z.number().max(200_000),
+        heightCm: cm,
+        mouthCm: cm,
+      }),
+      z.strictObject({ emptyG: weight, fullOfWaterG: weight, heightCm: cm, mouthCm: cm }),
+      z.strictObject({
+        profile: z
+          .array(z.tuple([z.number().min(0).max(150), z.number().max(150)]))
+          .min(2)
+          .max(60),
+      }),
+    ],
+    "Measure the inside: its height and width in centimetres, none over 150; or weigh it empty and full of water, in grams.",
+  ),
 });
 export type VesselSpec = z.infer<typeof VesselSpec>;
 

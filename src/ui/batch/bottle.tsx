@@ -38,6 +38,13 @@ const asBottled = (batch: Batch): Draft => ({
   reason: batch.own?.reason ?? "",
 });
 
+/** What is missing before it can be written. */
+function unsaidOf(rows: readonly Row[]): string {
+  if (rows.length === 0) return "Say which bottles it goes into.";
+  const at = rows.findIndex((x) => !(x.ml > 0));
+  return at < 0 ? "" : `Say how much is in bottle ${at + 1}, in mL: more than nothing.`;
+}
+
 function sendWords(sending: boolean, right: number | undefined): string {
   if (sending) return "Writing…";
   return right ? "Put it right" : "Bottled";
@@ -128,6 +135,7 @@ export function BottleUp({
     };
     void (right ? putRight(right, body, "", go("")) : write("bottled", body, go("label")));
   };
+  const unsaid = unsaidOf(rows);
   const wrongAt = (i: number): boolean =>
     fault !== undefined && fault.path[0] === "bottles" && fault.path[1] === i;
   return (
@@ -224,17 +232,16 @@ export function BottleUp({
             </p>
           </div>
         )}
+        {unsaid !== "" && (
+          <p role="status" className="wrong pt-2">
+            {unsaid}
+          </p>
+        )}
         {fault && <Refusal fault={fault} insist={insist} sending={sending} className="pt-2" />}
         <button
           type="button"
           className="slab text-[1.25rem] min-h-14 mt-4"
-          disabled={
-            sending ||
-            rows.length === 0 ||
-            rows.some((x) => !(x.ml > 0)) ||
-            verdict.place === "do-not-keep" ||
-            stops.stopped
-          }
+          disabled={sending || unsaid !== "" || verdict.place === "do-not-keep" || stops.stopped}
           onClick={send}
         >
           {sendWords(sending, right)}

@@ -165,7 +165,7 @@ export function Strain({ batch, company }: { batch: Batch; company: Company }) {
           </label>
           {expects && (
             <p className="quiet">
-              About {units.volume(expects.value)} is likely, between {units.volumeExact(expects.low)} and{" "}
+              About {units.volumeExact(expects.value)} is likely, between {units.volumeExact(expects.low)} and{" "}
               {units.volumeExact(expects.high)}.
             </p>
           )}

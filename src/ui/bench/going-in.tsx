@@ -18,6 +18,9 @@ import { useLineActions } from "./lines/line-actions";
 import { type State, addLine, pouredAlready } from "./state";
 import type { BenchActions } from "./use-bench";
 
+/** As many as a plan in a file may hold in one step; more would not be read back. */
+const MOST_LINES = 60;
+
 const UNDO = <Undo2 size={18} />;
 const REDO = <Redo2 size={18} />;
 
@@ -91,6 +94,10 @@ export function GoingIn({
   const target = places.some(([id]) => id === into) ? into : undefined;
   const add = useCallback(
     (lines: readonly Nameless<Line>[], names: string): void => {
+      if (linesOf(plan).length + lines.length > MOST_LINES)
+        return setTold(
+          `A plan holds ${MOST_LINES} lines; ${names} would be one too many. Take another out first.`,
+        );
       const there = lines.map((l) => pouredAlready(plan, l, target)).find((x) => x !== undefined);
       actions.edit((p) => putIn(p, lines, target).plan);
       setTold(

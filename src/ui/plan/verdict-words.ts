@@ -30,7 +30,7 @@ export function verdictWhy(v: Verdict, r: Reckoning): string[] {
 /** How long it keeps once opened, and where. */
 export function openedSentence(v: Verdict): string {
   if (!v.openedInCupboard) return `Once opened, ${v.opened.words} in the fridge.`;
-  if (v.opened.days >= v.life.days) return "Once opened, the same.";
+  if (v.opened.days >= v.life.days) return "Opened, it keeps as long.";
   const cold = v.openedCold ? `, ${v.openedCold.words} in the fridge` : "";
   return `Once opened, ${v.opened.words} in the cupboard${cold}.`;
 }

@@ -14,6 +14,11 @@ import {
   vesselWords,
 } from "@/core/vessel/vessel";
 
+import { type Fault, type Result, fail, fault, ok } from "@/core/fault";
+import { readAmount } from "@/core/reading/amounts";
+import { readLength } from "@/core/reading/lengths";
+import { Field } from "../kit/field";
+import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
 
 const JARS = [...VESSELS.values()].filter((v) => v.sort !== "bottle" && v.sort !== "dropper");
@@ -23,12 +28,23 @@ const SORT_WORDS: Readonly<Record<string, string>> = {
   pot: "Pots",
   "pressure-pot": "Pressure pots",
 };
-const number = (text: string): number => Number(text.trim().replace(",", "."));
+/** A measurement as it was typed: a length by the household's ruler, or a weight in grams. */
+function measured(key: string, text: string, lengths: "cm" | "in"): Result<number> {
+  if (key.endsWith("Cm")) return readLength(text, lengths);
+  const bare = Number(text.trim().replace(",", "."));
+  if (text.trim() !== "" && Number.isFinite(bare)) return ok(bare);
+  const amount = readAmount(text, "metric");
+  if (amount.ok && amount.value.kind === "measure" && amount.value.dimension === "mass")
+    return ok(amount.value.si.value);
+  return fail(fault("NotAWeight", "Write what the scale shows, in grams, like 640."));
+}
 
 /** One more vessel: a plain size, or one's own by two measurements or by weighing it empty and full of water. */
 export function AddVessel({ done }: { done: () => void }) {
-  const { keep, sending, fault, clear } = useKeep();
+  const { keep, sending, fault: refused, clear } = useKeep();
   const [id] = useState(() => crypto.randomUUID());
+  const { lengths } = useUnits();
+  const [asked, setAsked] = useState(false);
   const [size, setSize] = useState("m-1000");
   const [name, setName] = useState("");
   const [lid, setLid] = useState<Lid | "">("");
@@ -39,16 +55,23 @@ export function AddVessel({ done }: { done: () => void }) {
   const fields =
     by === "measure"
       ? ([
-          ["heightCm", "inside height, cm"],
-          ["diameterCm", "inside width, cm"],
+          ["heightCm", `inside height, ${lengths}`],
+          ["diameterCm", `inside width, ${lengths}`],
         ] as const)
       : ([
           ["emptyG", "empty, g"],
           ["fullOfWaterG", "full of water, g"],
-          ["heightCm", "inside height, cm"],
-          ["mouthCm", "mouth, cm"],
+          ["heightCm", `inside height, ${lengths}`],
+          ["mouthCm", `mouth, ${lengths}`],
         ] as const);
-  const wrongAt = String(fault?.path.at(-1) ?? "");
+  const read = new Map(fields.map(([key]) => [key as string, measured(key, m[key], lengths)]));
+  // What is wrong with a field is said beside it: what it cannot be read as, or what the store says of it.
+  const wrongOf = (key: string): Fault | undefined => {
+    const is = read.get(key);
+    if (asked && is && !is.ok) return is.faults[0];
+    return refused?.path.map(String).includes(key) ? refused : undefined;
+  };
+  const elsewhere = refused && !fields.some(([key]) => wrongOf(key)) ? refused : undefined;
   const put =
     (key: string) =>
     (e: React.ChangeEvent<HTMLInputElement>): void => {
@@ -56,7 +79,12 @@ export function AddVessel({ done }: { done: () => void }) {
       setM({ ...m, [key]: e.target.value });
     };
   const send = (): Promise<boolean> => {
-    const n = (k: keyof typeof m): number => (m[k].trim() === "" ? 0 : number(m[k]));
+    setAsked(true);
+    if (own && [...read.values()].some((r) => !r.ok)) return Promise.resolve(false);
+    const n = (k: string): number => {
+      const is = read.get(k);
+      return is?.ok ? is.value : 0;
+    };
     const shape =
       by === "measure"
         ? { heightCm: n("heightCm"), diameterCm: n("diameterCm") }
@@ -190,27 +218,25 @@ export function AddVessel({ done }: { done: () => void }) {
           </div>
           <div className="flex flex-wrap gap-4 pt-1">
             {fields.map(([key, words]) => (
-              <p key={key} className="w-40">
-                <label htmlFor={`own-${key}`} className="quiet block">
-                  {words}
-                </label>
-                <input
-                  id={`own-${key}`}
-                  inputMode="decimal"
-                  className="field w-full"
-                  value={m[key]}
-                  aria-invalid={wrongAt === key}
-                  aria-describedby={fault ? "vessel-wrong" : undefined}
-                  onChange={put(key)}
-                />
-              </p>
+              <Field key={key} id={`own-${key}`} label={words} fault={wrongOf(key)} className="w-44">
+                {(tied) => (
+                  <input
+                    {...tied}
+                    inputMode="decimal"
+                    className="field w-full"
+                    maxLength={20}
+                    value={m[key]}
+                    onChange={put(key)}
+                  />
+                )}
+              </Field>
             ))}
           </div>
         </fieldset>
       )}
-      {fault && (
-        <p id="vessel-wrong" role="alert" className="wrong">
-          {fault.message}
+      {elsewhere && (
+        <p role="alert" className="wrong">
+          {elsewhere.message}
         </p>
       )}
       <p className="flex gap-5 items-center">

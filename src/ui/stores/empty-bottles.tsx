@@ -17,7 +17,9 @@ type EmptiesStored = Stored & { readonly item: Empties };
 export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] }) {
   const { keep, sending, fault } = useKeep();
   const missing = BOTTLES.filter((v) => !empties.some((e) => e.item.vessel === v.id));
-  const [size, setSize] = useState(missing[0]?.id ?? "b-100");
+  const [chosen, setSize] = useState("");
+  // A size that was counted in a moment ago is no longer offered.
+  const size = missing.some((v) => v.id === chosen) ? chosen : (missing[0]?.id ?? "");
   const [count, setCount] = useState("6");
   const n = Number(count);
   return (
@@ -39,7 +41,7 @@ export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] })
                 <span className="inline-flex items-center gap-2">
                   <button
                     type="button"
-                    className="plain min-w-9 min-h-9 no-underline text-xl"
+                    className="plain min-w-11 min-h-11 no-underline text-xl"
                     disabled={sending || e.item.count === 0}
                     aria-label={`One fewer ${v ? vesselWords(v) : ""}`}
                     onClick={() => to(e.item.count - 1)}
@@ -49,7 +51,7 @@ export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] })
                   <strong className="w-8 text-center">{e.item.count}</strong>
                   <button
                     type="button"
-                    className="plain min-w-9 min-h-9 no-underline text-xl"
+                    className="plain min-w-11 min-h-11 no-underline text-xl"
                     disabled={sending}
                     aria-label={`One more ${v ? vesselWords(v) : ""}`}
                     onClick={() => to(e.item.count + 1)}
@@ -61,49 +63,55 @@ export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] })
             );
           })}
       </ul>
-      <form
-        className="flex flex-wrap gap-3 items-end pt-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void keep(crypto.randomUUID(), { what: "empties", vessel: size, count: n });
-        }}
-      >
-        <p>
-          <label htmlFor="empty-size" className="quiet block">
-            of
-          </label>
-          <select id="empty-size" className="field" value={size} onChange={(e) => setSize(e.target.value)}>
-            {missing.map((v) => (
-              <option key={v.id} value={v.id}>
-                {vesselWords(v)}
-              </option>
-            ))}
-          </select>
-        </p>
-        <p>
-          <label htmlFor="empty-count" className="quiet block">
-            how many
-          </label>
-          <input
-            id="empty-count"
-            inputMode="numeric"
-            className="field w-20"
-            value={count}
-            maxLength={3}
-            aria-invalid={!Number.isInteger(n) || n < 0}
-            aria-describedby={fault ? "empty-wrong" : undefined}
-            onChange={(e) => setCount(e.target.value)}
-          />
-        </p>
-        <button type="submit" className="plain min-h-11" disabled={sending || !Number.isInteger(n) || n < 0}>
-          count them in
-        </button>
-        {(fault || !Number.isInteger(n) || n < 0) && (
-          <p id="empty-wrong" role="alert" className="wrong basis-full">
-            {fault?.message ?? "Say how many, as a whole number."}
+      {size !== "" && (
+        <form
+          className="flex flex-wrap gap-3 items-end pt-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void keep(crypto.randomUUID(), { what: "empties", vessel: size, count: n });
+          }}
+        >
+          <p>
+            <label htmlFor="empty-size" className="quiet block">
+              of
+            </label>
+            <select id="empty-size" className="field" value={size} onChange={(e) => setSize(e.target.value)}>
+              {missing.map((v) => (
+                <option key={v.id} value={v.id}>
+                  {vesselWords(v)}
+                </option>
+              ))}
+            </select>
           </p>
-        )}
-      </form>
+          <p>
+            <label htmlFor="empty-count" className="quiet block">
+              how many
+            </label>
+            <input
+              id="empty-count"
+              inputMode="numeric"
+              className="field w-20"
+              value={count}
+              maxLength={3}
+              aria-invalid={!Number.isInteger(n) || n < 0}
+              aria-describedby={fault ? "empty-wrong" : undefined}
+              onChange={(e) => setCount(e.target.value)}
+            />
+          </p>
+          <button
+            type="submit"
+            className="plain min-h-11"
+            disabled={sending || !Number.isInteger(n) || n < 0}
+          >
+            count them in
+          </button>
+          {(fault || !Number.isInteger(n) || n < 0) && (
+            <p id="empty-wrong" role="alert" className="wrong basis-full">
+              {fault?.message ?? "Say how many, as a whole number."}
+            </p>
+          )}
+        </form>
+      )}
     </section>
   );
 }

@@ -38,9 +38,10 @@ function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
   const [from, setFrom] = useState("");
   const [strength, setStrength] = useState(line.strength ?? "");
   const [id] = useState(() => crypto.randomUUID());
-  const { paid, wrong } = readPrice(price);
+  const { paid, wrong } = readPrice(price, p.currency);
   const at = (field: string) => (fault?.path.map(String).includes(field) ? fault : undefined);
-  const elsewhere = fault && !at("strength") ? fault : undefined;
+  // Where there is no field for it, it is said below rather than nowhere.
+  const elsewhere = fault && !(at("strength") && strong(line, p.catalogue)) ? fault : undefined;
   const put = async (): Promise<void> => {
     if (wrong) return;
     const ok = await keep(id, {

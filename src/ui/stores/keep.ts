@@ -6,7 +6,7 @@ import type { StoreItem } from "@/core/stores/item";
 /** A lot as it is typed has no grams yet: the store reckons them. */
 export type Typed = StoreItem extends infer I ? (I extends { what: "lot" } ? Omit<I, "grams"> : I) : never;
 
-/** Keeps a thing in the stores, new or stated anew, or puts it away. */
+/** Keeps a thing in the stores, new or stated anew. */
 export function useKeep() {
   const router = useRouter();
   const { send, sending, fault, clear } = useIntent();
@@ -20,7 +20,6 @@ export function useKeep() {
     /** @param seen the version it was shown in; none for a new thing */
     keep: (id: string, item: Typed, seen?: number) =>
       write({ id, type: "kept", body: { item }, ...(seen === undefined ? {} : { seen }) }),
-    putAway: (id: string, why: string, seen: number) => write({ id, type: "gone", body: { why }, seen }),
     sending,
     fault,
     clear,

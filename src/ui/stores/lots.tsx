@@ -6,6 +6,7 @@ import type { UnitSystem } from "@/core/quantity/units";
 import { Incoming } from "./incoming";
 import { type LotStored, OneLot } from "./one-lot";
 import { OwnMaterials } from "./own-materials";
+import { PuttingAway } from "./put-away";
 import { useCatalogue } from "./use-catalogue";
 
 /** Heads of the list; a plant stands under the first, all else under the second. */
@@ -36,10 +37,10 @@ export function Lots({
   const catalogue = useCatalogue(items);
   const lots = items.filter((s): s is LotStored => s.item.what === "lot");
   return (
-    <>
+    <PuttingAway>
       <section aria-labelledby="lots">
         <h2 id="lots" className="text-[1.25rem]">
-          On the shelf
+          What is in the stores
         </h2>
         <Incoming household={household} currency={currency} today={today} catalogue={catalogue} />
         {lots.length === 0 && (
@@ -63,6 +64,6 @@ export function Lots({
         )}
       </section>
       <OwnMaterials items={items} household={household} catalogue={catalogue} />
-    </>
+    </PuttingAway>
   );
 }

@@ -9,6 +9,7 @@ import type { Lot } from "@/core/stores/item";
 import { Swatch, substanceOf } from "../figures/substance";
 import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
+import { usePutAway } from "./put-away";
 import { readPrice } from "./price";
 
 export type LotStored = Stored & { readonly item: Lot };
@@ -29,7 +30,8 @@ export function OneLot({
   catalogue: Catalogue;
 }) {
   const units = useUnits();
-  const { keep, putAway, sending, fault, clear } = useKeep();
+  const { keep, sending, fault, clear } = useKeep();
+  const { putAway } = usePutAway();
   const [open, setOpen] = useState(false);
   const l = s.item;
   const material = catalogue.get(l.material);
@@ -39,26 +41,14 @@ export function OneLot({
     liquid && stuff.ok ? units.volumeExact(g / stuff.value.density) : units.massExact(g);
   const [amount, setAmount] = useState(said(s.leftG));
   const [price, setPrice] = useState(l.price === undefined ? "" : String(l.price));
-  const per = pricePerG(l);
-  const { paid, wrong: badPrice } = readPrice(price);
+  const per = pricePerG({ ...l, boughtG: s.boughtG });
+  const { paid, wrong: badPrice } = readPrice(price, currency);
   const id = `lot-${s.id}`;
-  // Weighed anew, the price stays the price of what was bought: per gram it is the same.
+  // Weighed anew at the price it had, a gram costs what it did; another price is a price of what is there now.
   const restate = async (): Promise<void> => {
     if (badPrice) return;
     const { grams: _, price: __, ...rest } = l;
-    const share = s.leftG > 0 && amount === said(s.leftG) ? s.leftG / l.grams : undefined;
-    const same = paid !== undefined && paid === l.price;
-    const ok = await keep(
-      s.id,
-      {
-        ...rest,
-        amount,
-        ...(paid === undefined
-          ? {}
-          : { price: same && share !== undefined ? Number((paid * share).toFixed(4)) : paid }),
-      },
-      s.seq,
-    );
+    const ok = await keep(s.id, { ...rest, amount, ...(paid === undefined ? {} : { price: paid }) }, s.seq);
     if (ok) setOpen(false);
   };
   return (
@@ -137,9 +127,9 @@ export function OneLot({
             type="button"
             className="plain text-ash min-h-11"
             disabled={sending}
-            onClick={() => void putAway(s.id, "put away", s.seq)}
+            onClick={() => void putAway(s.id, material?.row.names[0] ?? l.material, "put away", s.seq)}
           >
-            put it away
+            take it out of the lists
           </button>
           {(badPrice ?? fault?.message) && (
             <p id={`${id}-wrong`} role="alert" className="wrong basis-full">

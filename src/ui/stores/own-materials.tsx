@@ -14,13 +14,14 @@ import { Field } from "../kit/field";
 import { useUnits } from "../kit/units";
 import { WriteDown } from "../plan/write-down";
 import { useKeep } from "./keep";
+import { usePutAway } from "./put-away";
 
 const formWords = (c: Pick<Calibration, "form" | "cut">): string =>
   [c.form, c.cut].filter((x) => x !== undefined).join(", ");
 
 /** One of the household's own plants. */
 function OnePlant({ stored, row }: { stored: Stored; row: OwnMaterial["row"] }) {
-  const { putAway, sending, fault } = useKeep();
+  const { putAway, sending } = usePutAway();
   return (
     <li className="border-b border-rule py-2 flex flex-wrap gap-x-5 items-baseline">
       <span className="font-semibold">{row.names[0]}</span>
@@ -33,15 +34,10 @@ function OnePlant({ stored, row }: { stored: Stored; row: OwnMaterial["row"] }) 
         type="button"
         className="plain text-ash min-h-11"
         disabled={sending}
-        onClick={() => void putAway(stored.id, "put away", stored.seq)}
+        onClick={() => void putAway(stored.id, row.names[0]!, "put away", stored.seq)}
       >
-        put it away<span className="sr-only">: {row.names[0]}</span>
+        take it out of the lists<span className="sr-only">: {row.names[0]}</span>
       </button>
-      {fault && (
-        <p role="alert" className="wrong basis-full">
-          {fault.message}
-        </p>
-      )}
     </li>
   );
 }
@@ -49,7 +45,7 @@ function OnePlant({ stored, row }: { stored: Stored; row: OwnMaterial["row"] }) 
 /** One cup that was weighed, against the usual figure. */
 function OneCup({ stored, cup, catalogue }: { stored: Stored; cup: Calibration; catalogue: Catalogue }) {
   const units = useUnits();
-  const { putAway, sending, fault } = useKeep();
+  const { putAway, sending } = usePutAway();
   const name = catalogue.get(cup.material)?.row.names[0] ?? cup.material;
   return (
     <li className="border-b border-rule py-2 flex flex-wrap gap-x-5 items-baseline">
@@ -62,15 +58,10 @@ function OneCup({ stored, cup, catalogue }: { stored: Stored; cup: Calibration; 
         type="button"
         className="plain text-ash min-h-11"
         disabled={sending}
-        onClick={() => void putAway(stored.id, "put away", stored.seq)}
+        onClick={() => void putAway(stored.id, `${cup.amount} of ${name}`, "put away", stored.seq)}
       >
         use the usual figure again<span className="sr-only"> for {name}</span>
       </button>
-      {fault && (
-        <p role="alert" className="wrong basis-full">
-          {fault.message}
-        </p>
-      )}
     </li>
   );
 }

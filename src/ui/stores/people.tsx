@@ -4,6 +4,7 @@ import { type Day } from "@/core/day";
 import { FLAGS, FLAG_WORDS, type Flag, type Person, isChild, isInfant } from "@/core/people/person";
 import type { Stored } from "@/core/stores/events";
 import { useKeep } from "./keep";
+import { PuttingAway, usePutAway } from "./put-away";
 
 const CLEAR: Person = { name: "", flags: [], allergies: [] };
 
@@ -84,7 +85,7 @@ function PersonForm({ id, start, seen, done }: FormProps) {
     >
       <div className="flex flex-wrap gap-4">
         {field("name", "short name or role", name, setName, { maxLength: 40, autoComplete: "off" })}
-        {field("born", "month born, like 2026-03", born, setBorn, {
+        {field("born", "born, like 2026-03 or 1950", born, setBorn, {
           placeholder: "where age matters",
           maxLength: 7,
         })}
@@ -134,73 +135,76 @@ function ageWords(p: Person, today: string): string {
 
 /** Who lives here; the cautions think of them. */
 export function People({ people, today }: { people: readonly Stored[]; today: Day }) {
-  const { putAway, sending, fault } = useKeep();
   const [open, setOpen] = useState<string | undefined>();
   const [fresh, setFresh] = useState("");
   return (
-    <section aria-labelledby="people">
-      <h2 id="people" className="ruled-head">
-        Who lives here
-      </h2>
-      {people.length === 0 && (
-        <p className="py-3 max-w-prose">
-          Nobody is written down. A short name or a role is enough; say what the cautions should think of, and
-          choose at the Bench whom a remedy is meant for.
-        </p>
-      )}
-      <ul>
-        {people.map((s) => {
-          if (s.item.what !== "person") return null;
-          const { what: _, ...p } = s.item;
-          const says = [
-            p.born ? `born ${p.born}${ageWords(p, today)}` : "",
-            ...p.flags.map((f) => FLAG_WORDS[f]),
-            p.allergies.length > 0 ? `allergic to ${p.allergies.join(", ")}` : "",
-            p.surgery ? `an operation on ${p.surgery}` : "",
-          ].filter((x) => x !== "");
-          return (
-            <li key={s.id} className="border-b border-rule py-2">
-              <div className="flex flex-wrap items-baseline gap-x-5">
-                <span className="font-semibold">{p.name}</span>
-                <span className="grow text-ash">
-                  {says.length > 0 ? says.join("; ") : "nothing to think of"}
-                </span>
-                <button
-                  type="button"
-                  className="plain"
-                  aria-expanded={open === s.id}
-                  onClick={() => setOpen(open === s.id ? undefined : s.id)}
-                >
-                  change<span className="sr-only"> {p.name}</span>
-                </button>
-                <button
-                  type="button"
-                  className="plain text-ash"
-                  disabled={sending}
-                  onClick={() => void putAway(s.id, "moved out", s.seq)}
-                >
-                  no longer here<span className="sr-only">: {p.name}</span>
-                </button>
-              </div>
-              {open === s.id && (
-                <PersonForm key={s.seq} id={s.id} start={p} seen={s.seq} done={() => setOpen(undefined)} />
-              )}
-            </li>
-          );
-        })}
-      </ul>
-      {fault && (
-        <p role="alert" className="wrong">
-          {fault.message}
-        </p>
-      )}
-      {fresh !== "" ? (
-        <PersonForm key={fresh} id={fresh} start={CLEAR} done={() => setFresh("")} />
-      ) : (
-        <button type="button" className="plain min-h-11" onClick={() => setFresh(crypto.randomUUID())}>
-          write someone down
-        </button>
-      )}
-    </section>
+    <PuttingAway>
+      <section aria-labelledby="people">
+        <h2 id="people" className="ruled-head">
+          Who lives here
+        </h2>
+        {people.length === 0 && (
+          <p className="py-3 max-w-prose">
+            Nobody is written down. A short name or a role is enough; say what the cautions should think of,
+            and choose at the Bench whom a remedy is meant for.
+          </p>
+        )}
+        <ul>
+          {people.map((s) => {
+            if (s.item.what !== "person") return null;
+            const { what: _, ...p } = s.item;
+            const says = [
+              p.born ? `born ${p.born}${ageWords(p, today)}` : "",
+              ...p.flags.map((f) => FLAG_WORDS[f]),
+              p.allergies.length > 0 ? `allergic to ${p.allergies.join(", ")}` : "",
+              p.surgery ? `an operation on ${p.surgery}` : "",
+            ].filter((x) => x !== "");
+            return (
+              <li key={s.id} className="border-b border-rule py-2">
+                <div className="flex flex-wrap items-baseline gap-x-5">
+                  <span className="font-semibold">{p.name}</span>
+                  <span className="grow text-ash">
+                    {says.length > 0 ? says.join("; ") : "nothing to think of"}
+                  </span>
+                  <button
+                    type="button"
+                    className="plain"
+                    aria-expanded={open === s.id}
+                    onClick={() => setOpen(open === s.id ? undefined : s.id)}
+                  >
+                    change<span className="sr-only"> {p.name}</span>
+                  </button>
+                  <MovedOut id={s.id} name={p.name} seq={s.seq} />
+                </div>
+                {open === s.id && (
+                  <PersonForm key={s.seq} id={s.id} start={p} seen={s.seq} done={() => setOpen(undefined)} />
+                )}
+              </li>
+            );
+          })}
+        </ul>
+        {fresh !== "" ? (
+          <PersonForm key={fresh} id={fresh} start={CLEAR} done={() => setFresh("")} />
+        ) : (
+          <button type="button" className="plain min-h-11" onClick={() => setFresh(crypto.randomUUID())}>
+            write someone down
+          </button>
+        )}
+      </section>
+    </PuttingAway>
+  );
+}
+
+function MovedOut({ id, name, seq }: { id: string; name: string; seq: number }) {
+  const { putAway, sending } = usePutAway();
+  return (
+    <button
+      type="button"
+      className="plain text-ash min-h-11"
+      disabled={sending}
+      onClick={() => void putAway(id, name, "moved out", seq)}
+    >
+      no longer here<span className="sr-only">: {name}</span>
+    </button>
   );
 }

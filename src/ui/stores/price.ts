@@ -4,9 +4,14 @@ export interface Price {
   readonly wrong: string | undefined;
 }
 
-export function readPrice(text: string): Price {
+/** @param currency the household's sign for money, which may stand before or after the number */
+export function readPrice(text: string, currency: string): Price {
+  const bare = text
+    .replace(currency, "")
+    .replace(/^\s*[$£€]|[$£€]\s*$/, "")
+    .trim();
   if (text.trim() === "") return { paid: undefined, wrong: undefined };
-  const n = Number(text.trim().replace(",", "."));
+  const n = bare === "" ? Number.NaN : Number(bare.replace(",", "."));
   if (Number.isFinite(n) && n >= 0) return { paid: n, wrong: undefined };
   return { paid: undefined, wrong: "Write the price as a number, like 4.20, or leave it empty." };
 }

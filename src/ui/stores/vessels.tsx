@@ -7,7 +7,7 @@ import { vesselOfOwn } from "@/core/stores/stores";
 
 import { vesselWords } from "@/core/vessel/vessel";
 import { type DrawnLayer, VesselFigure } from "../figures/vessel";
-import { useKeep } from "./keep";
+import { PuttingAway, usePutAway } from "./put-away";
 import { AddVessel } from "./add-vessel";
 
 type VesselStored = Stored & { readonly item: OwnVessel };
@@ -25,7 +25,6 @@ export function Vessels({
   busy: readonly Busy[];
   levels: Readonly<Record<string, readonly DrawnLayer[]>>;
 }) {
-  const { putAway, sending, fault } = useKeep();
   const [adding, setAdding] = useState(0);
   const [open, setOpen] = useState(false);
   const all = standing(
@@ -38,65 +37,68 @@ export function Vessels({
   const seqOf = (id: string): number => vessels.find((v) => v.id === id)!.seq;
   const scale = 92 / Math.max(10, ...all.map((s) => s.vessel.solid.brimCm + 2));
   return (
-    <section aria-labelledby="vessels">
-      <h2 id="vessels" className="text-[1.25rem]">
-        Vessels
-      </h2>
-      {all.length === 0 ? (
-        <p className="py-3 max-w-prose">
-          No vessel is written down yet. The Bench then offers every plain size; with your own written down it
-          begins from those that are free.
-        </p>
-      ) : (
-        <ul className="flex flex-wrap items-start gap-y-4 pt-3">
-          {all.map((s) => (
-            <li key={s.own.id} className="w-[8.5rem] text-center">
-              <div className="h-28 flex items-end justify-center border-b-[7px] border-iron">
-                <VesselFigure
-                  profile={s.vessel.solid.profile}
-                  layers={s.holds ? (levels[s.holds] ?? []) : []}
-                  lid={s.vessel.lid}
-                  scale={scale}
-                  title={vesselWords(s.vessel)}
-                />
-              </div>
-              <p className="stencil text-lg leading-tight pt-1">{s.vessel.size}</p>
-              <p className="quiet leading-tight">{s.own.own.name ?? s.vessel.name}</p>
-              <p className={s.holds ? "font-semibold" : "text-celadon-deep font-semibold"}>
-                {s.holds ?? "free"}
-              </p>
-              {!s.holds && (
-                <button
-                  type="button"
-                  className="plain text-ash"
-                  disabled={sending}
-                  onClick={() => void putAway(s.own.id, "put away", seqOf(s.own.id))}
-                >
-                  put away<span className="sr-only">: {vesselWords(s.vessel)}</span>
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
-      {fault && (
-        <p role="alert" className="wrong">
-          {fault.message}
-        </p>
-      )}
-      {open ? (
-        <AddVessel
-          key={adding}
-          done={() => {
-            setAdding(adding + 1);
-            setOpen(false);
-          }}
-        />
-      ) : (
-        <button type="button" className="plain min-h-11" onClick={() => setOpen(true)}>
-          write down a vessel
-        </button>
-      )}
-    </section>
+    <PuttingAway>
+      <section aria-labelledby="vessels">
+        <h2 id="vessels" className="text-[1.25rem]">
+          Vessels
+        </h2>
+        {all.length === 0 ? (
+          <p className="py-3 max-w-prose">
+            No vessel is written down yet. The Bench then offers every plain size; with your own written down
+            it begins from those that are free.
+          </p>
+        ) : (
+          <ul className="flex flex-wrap items-start gap-y-4 pt-3">
+            {all.map((s) => (
+              <li key={s.own.id} className="w-[8.5rem] text-center">
+                <div className="h-28 flex items-end justify-center border-b-[7px] border-iron">
+                  <VesselFigure
+                    profile={s.vessel.solid.profile}
+                    layers={s.holds ? (levels[s.holds] ?? []) : []}
+                    lid={s.vessel.lid}
+                    scale={scale}
+                    title={vesselWords(s.vessel)}
+                  />
+                </div>
+                <p className="stencil text-lg leading-tight pt-1">{s.vessel.size}</p>
+                <p className="quiet leading-tight">{s.own.own.name ?? s.vessel.name}</p>
+                <p className={s.holds ? "font-semibold" : "text-celadon-deep font-semibold"}>
+                  {s.holds ?? "free"}
+                </p>
+                {!s.holds && <TakeOut id={s.own.id} words={vesselWords(s.vessel)} seq={seqOf(s.own.id)} />}
+              </li>
+            ))}
+          </ul>
+        )}
+        {open ? (
+          <AddVessel
+            key={adding}
+            done={() => {
+              setAdding(adding + 1);
+              setOpen(false);
+            }}
+          />
+        ) : (
+          <button type="button" className="plain min-h-11" onClick={() => setOpen(true)}>
+            write down a vessel
+          </button>
+        )}
+      </section>
+    </PuttingAway>
+  );
+}
+
+/** A vessel that is broken or given away. */
+function TakeOut({ id, words, seq }: { id: string; words: string; seq: number }) {
+  const { putAway, sending } = usePutAway();
+  return (
+    <button
+      type="button"
+      className="plain text-ash min-h-11"
+      disabled={sending}
+      onClick={() => void putAway(id, words, "no longer here", seq)}
+    >
+      no longer here<span className="sr-only">: {words}</span>
+    </button>
   );
 }

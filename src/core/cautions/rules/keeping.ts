@@ -238,7 +238,7 @@ export const KEEPING: readonly Rule[] = [
             {
               severity: "note",
               says: `The herb drinks about ${Math.round(s.reckoning.fit.drinksMl / 5) * 5} mL.`,
-              todo: "Look again tomorrow and top up to the mark.",
+              todo: "Look again after a day and top up to the mark.",
               about: { what: "vessel" },
             },
           ]
