@@ -27,8 +27,11 @@ describe("bottles", () => {
     );
   });
   test("two that come out even beat a large one half empty", () => {
-    const small = VESSELS.get("b-200")!.fillMl;
-    expect(names(2 * small, SIZES)).toEqual(["b-200", "b-200"]);
+    const small = VESSELS.get("b-330-swing")!.fillMl;
+    expect(names(2 * small, of(["b-1000-swing", 9], ["b-330-swing", 9]))).toEqual([
+      "b-330-swing",
+      "b-330-swing",
+    ]);
   });
   test("any volume, any bottles: nothing lost, nothing overfilled, no more than there are, at most one part-full", () => {
     const hand = fc.array(
