@@ -76,9 +76,9 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
     await later("2026-11-25T09:00:00Z");
     const page = await newPage(browser);
     await goTo(page, app.url);
-    expect(await words(page)).toMatch(/Top up[\s\S]*OX-26-01, the herb drinks about \d+ mL/);
-    await clickOn(page, "Shake: OX-26-01, done");
-    await page.waitForFunction(() => !document.body.innerText.includes("Shake"));
+    expect(await words(page)).toMatch(/Top up[\s\S]*OX-26-01 Hyssop oxymel, the herb drinks about \d+ mL/);
+    await clickOn(page, "Shake OX-26-01, Hyssop oxymel: done");
+    await page.waitForFunction(() => !/Shake(?!n)/.test(document.body.innerText));
     await goTo(page, `${app.url}`);
     expect(await words(page)).not.toContain("Shake");
     await page.close();
@@ -95,7 +95,7 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
   test("more than went in cannot come out, and what was typed stays", async () => {
     const page = await newPage(browser);
     await goTo(page, app.url);
-    await page.click('aside a[href$="/strain"]');
+    await page.click('section[aria-labelledby="today"] a[href$="/strain"]');
     await fill(page, "#measured", "3 L");
     await says(page, "cannot come out");
     await page.reload();
@@ -112,7 +112,10 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
     const two = await newPage(browser);
     const one = await newPage(browser);
     await goTo(one, app.url);
-    const href = await one.$eval('aside a[href$="/strain"]', (a) => (a as HTMLAnchorElement).href);
+    const href = await one.$eval(
+      'section[aria-labelledby="today"] a[href$="/strain"]',
+      (a) => (a as HTMLAnchorElement).href,
+    );
     await Promise.all([goTo(one, href), goTo(two, href)]);
     await two.bringToFront();
     await fill(two, "#measured", "700 mL");
@@ -132,8 +135,8 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
   test("bottled from a fill plan, and the label says what, when, where and for whom not", async () => {
     const page = await newPage(browser);
     await goTo(page, app.url);
-    expect(await words(page)).toContain("finish and bottle");
-    await page.click("main ul a");
+    expect(await words(page)).toContain("Finish and bottle");
+    await page.click(`section[aria-labelledby="shelf"] a`);
     await clickOn(page, "bottle as it is");
     await says(page, "to bottle");
     await page.waitForSelector('ul[aria-label="Bottles"] li');
