@@ -3,7 +3,9 @@ import type { Plan } from "@/core/plan/plan";
 import type { Empties } from "@/core/stores/item";
 import type { Made } from "./made";
 import { Offers } from "./offers";
+import { verdictHead } from "../plan/verdict-words";
 import { Outcome } from "./outcome";
+import { Spoken } from "./spoken";
 import type { Bench } from "./state";
 
 /** The right of the Bench: what comes of the plan, and what would make it keep better. */
@@ -39,6 +41,7 @@ export function OutcomeSide({
   const worth = now && (room || now.reckoning.verdict.place !== "cupboard");
   return (
     <>
+      <Spoken words={spokenOf(made, stopped)} />
       <Outcome
         r={shown.reckoning}
         care={shown.care}
@@ -55,4 +58,15 @@ export function OutcomeSide({
       {worth && <Offers plan={plan} wish={{ for: wish }} take={take} today={today} />}
     </>
   );
+}
+
+/** The verdict and what stands against it, in a sentence or two for the ear. */
+function spokenOf(made: Made, stopped: boolean): string {
+  const r = made.shown?.reckoning;
+  if (!r) return "";
+  const { place, life } = verdictHead(r.verdict);
+  const makes = `About ${Math.round(r.finished.ml.value)} mL.`;
+  if (!stopped) return `${makes} ${place} ${life}`;
+  const [first] = made.grave.filter((c) => c.severity === "never" || c.severity === "stop");
+  return `${makes} Not as it stands. ${first?.says ?? ""}`;
 }

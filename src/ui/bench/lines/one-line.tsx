@@ -10,6 +10,7 @@ import { stuffOf } from "@/core/material/material";
 
 import { Swatch, substanceOf } from "../../figures/substance";
 import { Wrong } from "../../kit/field";
+import { focusBeside } from "../../kit/focus";
 import { useUnits } from "../../kit/units";
 import { CautionNote } from "../../plan/cautions";
 
@@ -22,6 +23,8 @@ import type { LineProps } from "./line-props";
 const UP = <ChevronUp size={15} />;
 const DOWN = <ChevronDown size={15} aria-hidden="true" />;
 const OUT = <X size={17} />;
+/** The field that adds a line. */
+const ADDS = 'input[placeholder^="add: type"]';
 
 /** What is wrong with a line, what was changed on it, and the cautions it raises. */
 function Beneath({
@@ -157,7 +160,10 @@ export const OneLine = memo(function OneLine(p: LineProps) {
           type="button"
           className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center self-center justify-self-center"
           aria-label={`Take out ${name}`}
-          onClick={() => actions.remove(line.id)}
+          onClick={(e) => {
+            focusBeside(e.currentTarget, 'button[aria-label^="Take out"]', ADDS);
+            actions.remove(line.id);
+          }}
         >
           {OUT}
         </button>
