@@ -65,7 +65,7 @@ cluster_start() {
 cluster_up() {
   [ -n "${DATABASE_URL:-}" ] && return
   local home=$1 pg="$1/cluster"
-  ( umask 077; mkdir -p "$home" ); owned_by_pg "$home"
+  ( umask 077; mkdir -p "$home" ); owned_by_pg "$home"; chmod 700 "$home"
   exec 8>>"$home/lock"; flock 8
   exec 9>>"$home/users"; flock -s 9
   chmod 600 "$home/lock" "$home/users"

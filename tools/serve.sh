@@ -46,7 +46,8 @@ app_down() { [ -z "${SERVER:-}" ] || { kill -"${1:-TERM}" "$SERVER" 2>/dev/null 
 watch_over() {
   local how=$1 port=$2 log=$3 household=$4 pause=1 beats=0 silent=0 url
   while :; do
-    sleep 1 & wait $! || true
+    # What is started here must not keep the cluster’s lock beyond its holder.
+    sleep 1 8>&- 9>&- & wait $! || true
     beats=$((beats + 1))
     [ $((beats % 30)) -ne 0 ] || { bound_log "$log"; [ -z "${CLUSTER_HOME:-}" ] || bound_log "$CLUSTER_HOME/postgres.log"; }
     [ $beats -lt 60 ] || { pause=1; beats=0; }
@@ -56,7 +57,7 @@ watch_over() {
         # It had to take another port: the app must learn of it.
         if [ "$url" != "$DATABASE_URL_NOW" ]; then DATABASE_URL_NOW=$url; app_down; fi
       else
-        say "The database does not start; trying again in $pause s. Its log: $CLUSTER_HOME/postgres.log"; sleep $pause & wait $! || true; pause=$((pause < 30 ? pause * 2 : 30))
+        say "The database does not start; trying again in $pause s. Its log: $CLUSTER_HOME/postgres.log"; sleep $pause 8>&- 9>&- & wait $! || true; pause=$((pause < 30 ? pause * 2 : 30))
       fi
     fi
     if [ $((beats % 5)) -eq 0 ] && [ -n "$SERVER" ] && kill -0 "$SERVER" 2>/dev/null; then
@@ -67,7 +68,7 @@ watch_over() {
       [ -z "$SERVER" ] || { wait "$SERVER" 2>/dev/null || true; say "The app stopped by itself; starting it again…"; }
       SERVER=""
       if DATABASE_URL=$DATABASE_URL_NOW app_up "$how" "$port" "$log"; then say "The app is back."
-      else say "The app does not start; trying again in $pause s. Its log: $log"; app_down KILL; sleep $pause & wait $! || true; pause=$((pause < 30 ? pause * 2 : 30)); fi
+      else say "The app does not start; trying again in $pause s. Its log: $log"; app_down KILL; sleep $pause 8>&- 9>&- & wait $! || true; pause=$((pause < 30 ? pause * 2 : 30)); fi
     fi
   done
 }

@@ -96,16 +96,87 @@ describe("./jolly start", () => {
 
   test("backed up and restored under another name, it is the same", async () => {
     const run = (...args: string[]) => spawnSync(join(ROOT, "jolly"), args, { env, encoding: "utf8" });
-    const a = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "a.jsonl");
-    const b = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "b.jsonl");
+    const a = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "a.jolly");
+    const b = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "b.jolly");
     const out = run("backup", a);
     expect(out.stderr).toMatch(/\d+ journal entries of “demo” written/);
     expect(run("restore", a, "--household", "copy").stderr).toMatch(/read into “copy”/);
     expect(run("backup", b, "--household", "copy").status).toBe(0);
-    expect(readFileSync(b, "utf8")).toBe(readFileSync(a, "utf8"));
+    expect(readFileSync(b).equals(readFileSync(a))).toBe(true);
     // A second restore over it is refused, and so is a file that is not a journal.
     expect(run("restore", a, "--household", "copy").stderr).toContain("already has a journal");
     expect(run("restore", join(ROOT, "package.json"), "--household", "other").stderr).toMatch(/line 1/);
     expect(run("restore", a).stderr).toContain("name the new household");
   }, 180_000);
+
+  test("two households on one folder: whichever stops first, the other is unhurt; the last one stops the database", async () => {
+    const [one, two] = [await freePort(), await freePort()];
+    const first = await start("--port", String(one));
+    const second = await start("--household", "lock-three", "--port", String(two));
+    await first.interrupt();
+    expect((await fetched(second.url)).status).toBe(200);
+    const third = await start("--port", String(one));
+    await second.interrupt();
+    expect((await fetched(third.url)).status).toBe(200);
+    expect(left(one)).toContain("postgres");
+    await third.interrupt();
+    expect(left(one)).toBe("");
+  }, 180_000);
+
+  test("an app or a database that dies is started again, on the same address", async () => {
+    const port = await freePort();
+    const own = await start("--household", "lock-two", "--port", String(port));
+    const back = async (): Promise<number> => {
+      for (let i = 0; i < 60; i++) {
+        const r = await fetched(own.url).catch(() => undefined);
+        if (r?.status === 200) return r.status;
+        await new Promise((done) => setTimeout(done, 500));
+      }
+      return 0;
+    };
+    const pid = readFileSync(join(data, "cluster/postmaster.pid"), "utf8").split("\n")[0]!;
+    process.kill(Number(pid), "SIGKILL");
+    await new Promise((done) => setTimeout(done, 1500));
+    expect(await back()).toBe(200);
+    const app = spawnSync(
+      "sh",
+      ["-c", `ss -ltnpH 'sport = :${port}' | grep -o 'pid=[0-9]*' | head -1 | cut -d= -f2`],
+      {
+        encoding: "utf8",
+      },
+    ).stdout.trim();
+    expect(app).toMatch(/^\d+$/);
+    process.kill(Number(app), "SIGKILL");
+    await new Promise((done) => setTimeout(done, 1500));
+    expect(await back()).toBe(200);
+    expect(await own.interrupt()).toBe(0);
+    expect(left(port)).toBe("");
+  }, 180_000);
+
+  test.each([
+    [{ JOLLY_NOW: "garbage" }, [], "is not an instant like"],
+    [{}, ["--port", "99999"], "a port is a number from 1 to 65535"],
+    [{}, ["--household", "x".repeat(41)], "at most 40 letters"],
+  ])("what cannot be is refused in words: %j %j", (more, args, says) => {
+    const r = spawnSync(join(ROOT, "jolly"), ["start", ...args], {
+      env: { ...env, ...more },
+      encoding: "utf8",
+    });
+    expect(r.status).not.toBe(0);
+    expect(r.stderr).toContain(says);
+  });
+
+  test("the doctor finds a list that is behind, says what would mend it, and mends it", () => {
+    const run = (...args: string[]) =>
+      spawnSync(join(ROOT, "jolly"), ["doctor", "--household", "copy", ...args], { env, encoding: "utf8" });
+    expect(run().stdout).toContain("All is well.");
+    const spoil = `set -e; cd ${ROOT}; here=${ROOT}; . tools/lib.sh; need_postgres; cluster_up "${data}"
+      psql -q "$DATABASE_ROOT/jolly_copy" -c "delete from bottle"; cluster_down`;
+    expect(spawnSync("bash", ["-c", spoil], { env }).status).toBe(0);
+    const ill = run();
+    expect(ill.status).toBe(1);
+    expect(ill.stdout).toMatch(/rows of the lists are not what the journal says/);
+    expect(run("--mend").status).toBe(0);
+    expect(run().stdout).toContain("All is well.");
+  }, 120_000);
 });

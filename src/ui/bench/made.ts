@@ -4,7 +4,9 @@ import type { Caution } from "@/core/cautions/caution";
 import { cautionsAt, cautionsOf } from "@/core/cautions/rules";
 import type { Fault } from "@/core/fault";
 import { type Company, companyOf } from "@/core/people/company";
+import { linesOf } from "@/core/plan/edit";
 import type { Plan } from "@/core/plan/plan";
+import { roleOf } from "@/core/plan/ways";
 import type { Context } from "@/core/reckoning/context";
 import { vesselOfPlan } from "@/core/reckoning/find";
 import type { Program } from "@/core/reckoning/program";
@@ -103,9 +105,16 @@ function doubtsOf(r: Reckoned, around: Around): Doubt[] {
   });
 }
 
+/** Before the first herb is in, what waits for one is no fault of the plan: the Bench asks for a herb anyway. */
+function asIsYet(plan: Plan, faults: readonly Fault[]): readonly Fault[] {
+  if (linesOf(plan).some((l) => roleOf(l) === "herb")) return faults;
+  const left = faults.filter((f) => f.name !== "NothingToMeasureBy");
+  return left.length > 0 ? left : NONE;
+}
+
 function reckoned(plan: Plan, around: Around): Pick<Made, "faults" | "now"> {
   const program = resolve(plan, around.context);
-  if (!program.ok) return { faults: program.faults, now: undefined };
+  if (!program.ok) return { faults: asIsYet(plan, program.faults), now: undefined };
   const reckoning = reckonProgram(program.value);
   const care = careOf(program.value, reckoning.fit, reckoning.working);
   const cost = costOf(program.value, reckoning, around.lots);
@@ -135,7 +144,8 @@ export function make(plan: Plan, around: Around, was?: Made): Made {
     plan,
     faults,
     now,
-    shown: now ?? was?.shown,
+    // What another kind would have come to says nothing of this one.
+    shown: now ?? (was?.plan.kind === plan.kind ? was.shown : undefined),
     vessel: named?.ok ? named.value : was?.vessel,
     rail: now && (same ? was.rail : railOf(plan, now.program, now.reckoning)),
     grave: kept(

@@ -101,7 +101,7 @@ export function Strength({
         aria-label={`${name}: strength`}
         aria-invalid={fault !== undefined}
         aria-describedby={fault ? `line-${line.id}-strength-wrong` : undefined}
-        className="stitch font-normal w-14 placeholder:text-cobalt"
+        className="stitch font-normal w-14 min-h-7 placeholder:text-cobalt"
         maxLength={40}
         placeholder={usualStrength(material)}
         value={line.strength ?? ""}
