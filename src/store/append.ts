@@ -90,7 +90,10 @@ export function followingKey(...from: readonly string[]): string {
 }
 
 /** A journal row as an event of its stream, its body parsed and brought up to the present version. */
-export const toEvent = <S extends { readonly seq: number }, E>(stream: Stream<S, E>, r: Row): E =>
+export const toEvent = <S extends { readonly seq: number }, E>(
+  stream: Pick<Stream<S, E>, "readBody">,
+  r: Row,
+): E =>
   ({
     type: r.type,
     version: r.version,

@@ -4,6 +4,7 @@ import { realDay } from "../core/day";
 import { Place } from "../core/stores/settings";
 import { type Household, household, settle, usualHousehold } from "./household";
 import { type Row, type Stream, sentHash, toEvent } from "./append";
+import { BOTTLES } from "./bottles";
 import { BATCHES } from "./journal";
 import { remake } from "./rebuild";
 import { SETTINGS } from "./settings";
@@ -43,7 +44,7 @@ export const Head = z.strictObject({
 
 export const EventLine = z.strictObject({
   /** What the stream is of; a batch where it is not said. */
-  kind: z.enum(["batch", "store", "household"]).default("batch"),
+  kind: z.enum(["batch", "bottle", "store", "household"]).default("batch"),
   stream: z.uuid(),
   seq: z.number().int().min(1),
   key: z.uuid(),
@@ -113,9 +114,10 @@ function parsed<T>(schema: z.ZodType<T>, text: string, line: number): T {
 }
 
 /** Any stream, for what is asked of all of them. */
-type AnyStream = Stream<{ readonly seq: number }, unknown>;
+type AnyStream = Pick<Stream<{ readonly seq: number }, unknown>, "readBody">;
 export const STREAMS: Readonly<Record<z.infer<typeof EventLine>["kind"], AnyStream>> = {
   batch: BATCHES as unknown as AnyStream,
+  bottle: BOTTLES as unknown as AnyStream,
   store: STORED as unknown as AnyStream,
   household: SETTINGS as unknown as AnyStream,
 };

@@ -1,8 +1,17 @@
 import { reckonBatch } from "../core/journal/reckon";
 import { heldBy } from "../core/label/held";
-import { bestByOf } from "../core/label/label";
+import { bestByOfBottle } from "../core/label/clock";
+import {
+  type BottleEvent,
+  type BottleNow,
+  filledOf,
+  foldBottle,
+  readBottleBody,
+} from "../core/cellar/bottle";
+import type { PlaceClass } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import type { Stored } from "../core/stores/events";
+import { type Row, type Stream, toEvent } from "./append";
 import type { Tx } from "./db";
 
 /** Writes a batch's rows in the read tables, in the transaction of the event that changed it. */
@@ -13,11 +22,31 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;
   const now = reckonBatch(b);
-  for (const x of b.bottles) {
-    const held = heldBy(b.verdict, now.ok ? now.value : undefined, x.place);
-    const bestBy = b.own?.bestBy ?? bestByOf(held.verdict, b.strainedDay ?? b.begunDay, x.place);
-    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by, shortened) values (${x.id}, ${b.id}, ${x.place}, ${x.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy}, ${held.shortened})`;
+  const reckoning = now.ok ? now.value : undefined;
+  const { verdict: issued, own } = b;
+  const events = await bottleEvents(tx, b);
+  for (const [i, f] of filledOf(b).entries()) {
+    const x = b.bottles[i]!;
+    const is = foldBottle(f, events.get(x.id) ?? []);
+    const held = (place: PlaceClass) => heldBy(issued, reckoning, place);
+    const bestBy = bestByOfBottle(is, (place) => held(place).verdict, own?.bestBy);
+    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by, shortened, number, state, left_ml, opened_day, seq)
+      values (${x.id}, ${b.id}, ${is.place}, ${is.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy}, ${held(is.place).shortened},
+        ${is.number}, ${is.state}, ${is.leftMl}, ${is.openedDay ?? null}, ${is.seq})`;
   }
+}
+
+/** Entries of a batch's bottles, by bottle. */
+async function bottleEvents(tx: Tx, b: Batch): Promise<ReadonlyMap<string, BottleEvent[]>> {
+  const rows = await tx<Row[]>`
+    select stream_id, seq, key, type, version, at, recorded_at, day, body from event
+    where stream_kind = 'bottle' and stream_id = any(${b.bottles.map((x) => x.id)}::uuid[]) order by stream_id, seq`;
+  const by = new Map<string, BottleEvent[]>();
+  for (const r of rows) {
+    const e = toEvent({ readBody: readBottleBody } as Pick<Stream<BottleNow, BottleEvent>, "readBody">, r);
+    by.set(r.stream_id, [...(by.get(r.stream_id) ?? []), e]);
+  }
+  return by;
 }
 
 /** Writes a thing of the stores in its read table, in the transaction of the event that changed it. */

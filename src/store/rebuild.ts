@@ -61,12 +61,14 @@ export async function remake(tx: Tx): Promise<number> {
 export async function behind(sql: Sql | Tx): Promise<boolean> {
   const [held] = await sql<{ rules: number }[]>`select rules from read_rules`;
   if (held?.rules !== RULES_VERSION) return true;
-  const [off] = await sql<{ n: number }[]>`
+  const off = await sql<{ n: number }[]>`
     select count(*)::int as n from (
       select stream_id as id, max(seq) as seq from event where stream_kind in ('batch', 'store') group by stream_id
     ) said full join (select id, seq from batch union all select id, seq from store_item) held using (id)
-    where said.seq is distinct from held.seq`;
-  return off!.n > 0;
+    where said.seq is distinct from held.seq
+    union all
+    select count(*)::int from bottle b where b.seq <> coalesce((select max(seq) from event where stream_kind = 'bottle' and stream_id = b.id), 0)`;
+  return off.some((r) => r.n > 0);
 }
 
 /** Makes the read tables anew where they are behind the journal, or written under other rules. @returns whether they were */

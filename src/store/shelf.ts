@@ -36,15 +36,15 @@ export interface CellarLine {
 /** Bottles by batch, place and day, first to go first: all of them, or those whose day comes by `until`. */
 export async function cellar(sql: Sql, until?: string): Promise<CellarLine[]> {
   return sql<CellarLine[]>`
-    select b.id as batch_id, b.code, b.name, b.kind, count(*)::int as bottles, sum(x.ml)::float8 as ml, x.place, x.best_by, bool_or(x.shortened) as shortened
+    select b.id as batch_id, b.code, b.name, b.kind, count(*)::int as bottles, sum(x.left_ml)::float8 as ml, x.place, x.best_by, bool_or(x.shortened) as shortened
     from bottle x join batch b on b.id = x.batch_id
-    where x.best_by <= coalesce(${until ?? null}::date, 'infinity'::date)
+    where x.state = 'kept' and x.best_by <= coalesce(${until ?? null}::date, 'infinity'::date)
     group by b.id, b.code, b.name, b.kind, x.place, x.best_by order by x.best_by, b.code`;
 }
 
 /** How many bottles there are. */
 export async function bottlesKept(sql: Sql): Promise<number> {
-  const [row] = await sql<{ n: number }[]>`select count(*)::int as n from bottle`;
+  const [row] = await sql<{ n: number }[]>`select count(*)::int as n from bottle where state = 'kept'`;
   return row!.n;
 }
 

@@ -1,0 +1,257 @@
+import { z } from "zod";
+import { type Day, realDay } from "../day";
+import { type Correction, type Envelope, asHappened, bodyReader, correctionsOf } from "../envelope";
+import { PLACE_CLASSES, type PlaceClass } from "../journal/events";
+import type { Batch } from "../journal/fold";
+
+/** What may be seen on looking at a bottle. The first are ordinary for some kinds; the others end it. */
+export const SIGNS = [
+  "cloudy",
+  "sediment",
+  "layers",
+  "mould",
+  "gas",
+  "slime",
+  "wrong-smell",
+  "lid-bulged",
+] as const;
+export type Sign = (typeof SIGNS)[number];
+/** Signs on which nothing is tasted: it is thrown out. */
+export const GRAVE_SIGNS: ReadonlySet<Sign> = new Set<Sign>([
+  "mould",
+  "gas",
+  "slime",
+  "wrong-smell",
+  "lid-bulged",
+]);
+export const OUTCOMES = ["fine", "use-up", "throw-out"] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
+const name = z.string().trim().max(60, "Keep the name under 60 letters.");
+const day = realDay("Write a day the calendar has, like 2027-01-31.");
+
+/**
+ * The journal of one bottle. It is filled by its batch's `bottled`, which is not written a second time here; everything after that is its own.
+ * `poured` from one that was closed opens it; `moved` into a freezer stops its clock, and out of it goes to the fridge.
+ */
+export const BOTTLE_BODIES = {
+  opened: z.strictObject({}),
+  poured: z.strictObject({
+    ml: z.number().positive("Say how much was poured, like “2 tsp”.").max(20_000),
+    /** As it was typed. */
+    said: z.string().min(1).max(60),
+    for: name.min(1).optional(),
+  }),
+  moved: z.strictObject({ place: z.enum(PLACE_CLASSES), at: z.string().min(1).max(40).optional() }),
+  inspected: z.strictObject({
+    signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
+    outcome: z.enum(OUTCOMES),
+    useBy: day.optional(),
+  }),
+  given: z.strictObject({ to: name.min(1, "Say to whom it went.") }),
+  emptied: z.strictObject({}),
+  discarded: z.strictObject({ why: z.string().trim().min(1, "Say why, in a few words.").max(300) }),
+  corrected: z.strictObject({
+    seq: z.number().int().min(1),
+    body: z.unknown(),
+    why: z.string().max(300).optional(),
+  }),
+} as const;
+export type BottleEventType = keyof typeof BOTTLE_BODIES;
+export type BottleBody<T extends BottleEventType> = z.infer<(typeof BOTTLE_BODIES)[T]>;
+export const BOTTLE_VERSIONS: Readonly<Record<BottleEventType, number>> = {
+  opened: 1,
+  poured: 1,
+  moved: 1,
+  inspected: 1,
+  given: 1,
+  emptied: 1,
+  discarded: 1,
+  corrected: 1,
+};
+export type BottleEvent = { [T in BottleEventType]: Envelope<T, BottleBody<T>> }[BottleEventType];
+
+/** Parses a stored body. Throws `UnreadableEvent`. */
+export const readBottleBody = bodyReader("a bottle’s journal", BOTTLE_BODIES, BOTTLE_VERSIONS);
+
+/** A bottle as its batch filled it. */
+export interface Filled {
+  readonly id: string;
+  /** Its number within the batch, from 1. */
+  readonly number: number;
+  readonly ml: number;
+  readonly place: PlaceClass;
+  readonly at: string | undefined;
+  /** The day its liquid was strained, from which its life counts, and the day it was filled. */
+  readonly strained: Day;
+  readonly filled: Day;
+}
+
+/** The bottles of a batch as they were filled. */
+export const filledOf = (b: Batch): Filled[] =>
+  b.bottles.map((x, i) => ({
+    id: x.id,
+    number: i + 1,
+    ml: x.ml,
+    place: x.place,
+    at: x.at,
+    strained: b.strainedDay ?? b.begunDay,
+    filled: b.bottledDay ?? b.begunDay,
+  }));
+
+export const BOTTLE_STATES = ["kept", "given", "emptied", "discarded"] as const;
+export type BottleState = (typeof BOTTLE_STATES)[number];
+
+export interface BottleEntry {
+  readonly seq: number;
+  readonly type: BottleEventType;
+  readonly day: Day;
+  readonly body: unknown;
+  readonly undone: boolean;
+}
+
+/** A bottle as its batch and its own journal say it is. */
+export interface BottleNow {
+  readonly id: string;
+  readonly number: number;
+  readonly state: BottleState;
+  readonly leftMl: number;
+  readonly place: PlaceClass;
+  readonly at: string | undefined;
+  readonly openedDay: Day | undefined;
+  /** Where it stood, from which day, in order; the first from straining. */
+  readonly stood: readonly { readonly from: Day; readonly place: PlaceClass }[];
+  /** Days someone looked and said to use it up by. */
+  readonly useBy: Day | undefined;
+  /** The day it was given, emptied or discarded. */
+  readonly goneDay: Day | undefined;
+  readonly goneWords: string | undefined;
+  readonly diary: readonly BottleEntry[];
+  readonly seq: number;
+}
+
+/** What the entries add up to; written once, read by `foldBottle`. */
+class Folding {
+  state: BottleState = "kept";
+  leftMl: number;
+  openedDay: Day | undefined;
+  useBy: Day | undefined;
+  gone: { day: Day; words: string | undefined } | undefined;
+  at: string | undefined;
+  readonly stood: { from: Day; place: PlaceClass }[];
+
+  constructor(f: Filled) {
+    this.leftMl = f.ml;
+    this.at = f.at;
+    this.stood = [{ from: f.strained, place: f.place }];
+  }
+
+  private leave(state: BottleState, day: Day, words?: string): void {
+    this.state = state;
+    this.gone = { day, words };
+  }
+
+  take(e: BottleEvent): void {
+    switch (e.type) {
+      case "opened":
+        this.openedDay ??= e.day;
+        break;
+      case "poured":
+        this.openedDay ??= e.day;
+        this.leftMl = Math.max(0, this.leftMl - e.body.ml);
+        break;
+      case "moved":
+        this.stood.push({ from: e.day, place: e.body.place });
+        this.at = e.body.at;
+        break;
+      case "inspected":
+        this.useBy = e.body.outcome === "use-up" ? e.body.useBy : undefined;
+        break;
+      case "given":
+        this.leave("given", e.day, e.body.to);
+        break;
+      case "emptied":
+        this.leftMl = 0;
+        this.leave("emptied", e.day);
+        break;
+      case "discarded":
+        this.leave("discarded", e.day, e.body.why);
+        break;
+      case "corrected":
+        break;
+    }
+  }
+}
+
+function corrected(e: BottleEvent, c: Correction | undefined): BottleEvent | undefined {
+  if (!c) return e;
+  if (c.body === null) return undefined;
+  return { ...e, body: readBottleBody(e.type, BOTTLE_VERSIONS[e.type], c.body) } as BottleEvent;
+}
+
+/** State = fold(what it was filled with, events). What happened goes by the maker's time. */
+export function foldBottle(filled: Filled, events: readonly BottleEvent[]): BottleNow {
+  const corrections = correctionsOf(events);
+  const f = new Folding(filled);
+  const diary: BottleEntry[] = [];
+  for (const raw of asHappened(events)) {
+    const e = corrected(raw, corrections.get(raw.seq));
+    if (raw.type !== "corrected")
+      diary.push({
+        seq: raw.seq,
+        type: raw.type,
+        day: raw.day,
+        body: (e ?? raw).body,
+        undone: e === undefined,
+      });
+    if (e) f.take(e);
+  }
+  return {
+    id: filled.id,
+    number: filled.number,
+    state: f.state,
+    leftMl: f.leftMl,
+    place: f.stood.at(-1)!.place,
+    at: f.at,
+    openedDay: f.openedDay,
+    stood: f.stood,
+    useBy: f.useBy,
+    goneDay: f.gone?.day,
+    goneWords: f.gone?.words,
+    diary,
+    seq: events.reduce((n, e) => Math.max(n, e.seq), 0),
+  };
+}
+
+const GONE: Readonly<Record<Exclude<BottleState, "kept">, string>> = {
+  given: "This bottle was given away.",
+  emptied: "This bottle is empty.",
+  discarded: "This bottle was thrown out.",
+};
+
+/** Whether an event may follow; the message says what would be right. */
+export function mayFollowBottle(b: BottleNow, type: BottleEventType, body: unknown): string | undefined {
+  if (type === "corrected") return undefined;
+  if (b.state !== "kept") return `${GONE[b.state]} If that is wrong, take the entry back first.`;
+  switch (type) {
+    case "opened":
+      return b.openedDay ? "It is open already." : undefined;
+    case "poured":
+      return b.place === "freezer" ? "It is frozen. Thaw it in the fridge first." : undefined;
+    case "moved":
+      return mayMove(b, (body as BottleBody<"moved">).place);
+    case "inspected":
+    case "given":
+    case "emptied":
+    case "discarded":
+      return undefined;
+  }
+}
+
+function mayMove(b: BottleNow, to: PlaceClass): string | undefined {
+  if (to === "freezer" && b.place !== "freezer" && b.stood.some((s) => s.place === "freezer"))
+    return "It was frozen and thawed once. It is not frozen again.";
+  if (b.place === "freezer" && to !== "fridge" && to !== "freezer")
+    return "What was frozen thaws in the fridge, and stays there.";
+  return undefined;
+}

@@ -1,0 +1,150 @@
+import { describe, expect, test } from "@jest/globals";
+import { type BottleEvent, type Filled, foldBottle, mayFollowBottle } from "../cellar/bottle";
+import { addDays } from "../day";
+import type { IssuedVerdict, PlaceClass } from "../journal/events";
+import { FORBIDDEN_DAYS, bestByOfBottle } from "./clock";
+
+const STRAINED = "2026-01-01";
+const FILLED: Filled = {
+  id: "b",
+  number: 2,
+  ml: 250,
+  place: "cupboard",
+  at: undefined,
+  strained: STRAINED,
+  filled: "2026-01-03",
+};
+const CUPBOARD: IssuedVerdict = {
+  rules: 2,
+  row: "acid-and-sugar",
+  vetoes: [],
+  place: "cupboard",
+  days: 180,
+  lifeWords: "six months",
+  fridgeDays: 360,
+  fridgeWords: "a year",
+  openedDays: 60,
+  openedWords: "two months",
+  openedInCupboard: true,
+  coolDark: false,
+  vented: false,
+};
+const FRIDGE: IssuedVerdict = {
+  ...CUPBOARD,
+  place: "fridge",
+  days: 90,
+  fridgeDays: 90,
+  openedInCupboard: false,
+  openedDays: 30,
+};
+const always = (v: IssuedVerdict) => () => v;
+
+let seq = 0;
+const entry = (type: string, day: string, body: object = {}): BottleEvent =>
+  ({
+    type,
+    version: 1,
+    streamId: "b",
+    seq: ++seq,
+    key: "k",
+    at: `${day}T10:00:00.000Z`,
+    recordedAt: `${day}T10:00:00.000Z`,
+    day,
+    body,
+  }) as unknown as BottleEvent;
+const moved = (day: string, place: PlaceClass): BottleEvent => entry("moved", day, { place });
+const after = (n: number): string => addDays(STRAINED, n);
+const bestBy = (events: BottleEvent[], v = CUPBOARD, own?: string, filled = FILLED): string =>
+  bestByOfBottle(foldBottle(filled, events), always(v), own);
+
+describe("a bottle’s clock", () => {
+  test("as filled it runs from straining, by its place", () => {
+    expect(bestBy([])).toBe(after(180));
+    expect(bestBy([], FRIDGE, undefined, { ...FILLED, place: "fridge" })).toBe(after(90));
+    expect(bestBy([], FRIDGE, undefined, { ...FILLED, place: "freezer" })).toBe(after(365));
+  });
+  test("each place uses its own share: half in the cupboard, then half of the fridge’s life is left", () =>
+    expect(bestBy([moved(after(90), "fridge")])).toBe(after(90 + 180)));
+  test("opened, it lasts its opened life from that day at most", () => {
+    expect(bestBy([entry("opened", after(10))])).toBe(after(10 + 56));
+    // Nine tenths used closed: a tenth of the opened life is left.
+    expect(bestBy([entry("opened", after(162))])).toBe(after(162 + 6));
+  });
+  test("poured from, it is open", () =>
+    expect(bestBy([entry("poured", after(10), { ml: 5, said: "1 tsp" })])).toBe(
+      bestBy([entry("opened", after(10))]),
+    ));
+  test("frozen it uses nothing, and goes on in the fridge with what it had", () => {
+    const filled = { ...FILLED, place: "fridge" as const };
+    expect(bestBy([moved(after(30), "freezer")], FRIDGE, undefined, filled)).toBe(after(30 + 365));
+    expect(
+      bestBy([moved(after(30), "freezer"), moved(after(130), "fridge")], FRIDGE, undefined, filled),
+    ).toBe(after(130 + 60));
+  });
+  test("a year frozen is the end of it", () =>
+    expect(bestBy([moved(after(10), "freezer"), moved(after(400), "fridge")])).toBe(after(10 + 365)));
+  test("a place the verdict forbids uses it up in days, closed or opened", () => {
+    const filled = { ...FILLED, place: "fridge" as const };
+    expect(bestBy([moved(after(45), "cupboard")], FRIDGE, undefined, filled)).toBe(
+      after(45 + Math.floor(FORBIDDEN_DAYS / 2)),
+    );
+    expect(bestBy([entry("opened", after(0)), moved(after(15), "cupboard")], FRIDGE, undefined, filled)).toBe(
+      after(15 + Math.floor(FORBIDDEN_DAYS / 2)),
+    );
+  });
+  test("the maker’s own date stands while it is as filled, and after that only shortens", () => {
+    expect(bestBy([], CUPBOARD, after(300))).toBe(after(300));
+    expect(bestBy([entry("opened", after(10))], CUPBOARD, after(300))).toBe(after(66));
+    expect(bestBy([entry("opened", after(10))], CUPBOARD, after(20))).toBe(after(20));
+  });
+  test("whoever looked at it may shorten it, and a later look takes that back", () => {
+    const look = (outcome: string, useBy?: string): BottleEvent =>
+      entry("inspected", after(20), { signs: [], outcome, ...(useBy ? { useBy } : {}) });
+    expect(bestBy([look("use-up", after(25))])).toBe(after(25));
+    expect(bestBy([look("use-up", after(25)), look("fine")])).toBe(after(180));
+  });
+  test("more use of any place never makes it longer", () => {
+    const places: PlaceClass[] = ["cupboard", "fridge", "freezer"];
+    let compared = 0;
+    for (const first of places)
+      for (const then of places)
+        for (let d = 10; d < 90; d += 10) {
+          const early = bestBy([moved(after(d), then)], FRIDGE, undefined, { ...FILLED, place: first });
+          const opened = bestBy([entry("opened", after(d)), moved(after(d), then)], FRIDGE, undefined, {
+            ...FILLED,
+            place: first,
+          });
+          compared += 1;
+          expect(opened <= early || then === "freezer").toBe(true);
+        }
+    expect(compared).toBe(72);
+  });
+});
+
+describe("a bottle’s journal", () => {
+  test("what was poured is gone, and taken back it is there again", () => {
+    const poured = entry("poured", after(5), { ml: 100, said: "100 mL" });
+    expect(foldBottle(FILLED, [poured])).toMatchObject({ leftMl: 150, openedDay: after(5), state: "kept" });
+    const undo = entry("corrected", after(5), { seq: poured.seq, body: null });
+    expect(foldBottle(FILLED, [poured, undo])).toMatchObject({ leftMl: 250, openedDay: undefined });
+  });
+  test.each([
+    ["given", { to: "the neighbour" }, "given"],
+    ["emptied", {}, "emptied"],
+    ["discarded", { why: "mould" }, "discarded"],
+  ])("%s, nothing more happens to it", (type, body, state) => {
+    const b = foldBottle(FILLED, [entry(type, after(5), body)]);
+    expect(b.state).toBe(state);
+    for (const next of ["opened", "poured", "moved", "inspected", "emptied"] as const)
+      expect(mayFollowBottle(b, next, { place: "fridge" })).toMatch(/take the entry back first/);
+    expect(mayFollowBottle(b, "corrected", {})).toBeUndefined();
+  });
+  test("frozen once it is not frozen again, and thaws only in the fridge", () => {
+    const frozen = foldBottle(FILLED, [moved(after(1), "freezer")]);
+    expect(mayFollowBottle(frozen, "moved", { place: "cupboard" })).toMatch(/thaws in the fridge/);
+    expect(mayFollowBottle(frozen, "poured", { ml: 5, said: "1 tsp" })).toMatch(/frozen/);
+    const thawed = foldBottle(FILLED, [moved(after(1), "freezer"), moved(after(2), "fridge")]);
+    expect(mayFollowBottle(thawed, "moved", { place: "freezer" })).toMatch(/not frozen again/);
+    expect(mayFollowBottle(thawed, "moved", { place: "cupboard" })).toBeUndefined();
+  });
+});

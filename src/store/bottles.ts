@@ -1,0 +1,111 @@
+import { type Fault, fault, faultOfIssue } from "../core/fault";
+import {
+  BOTTLE_BODIES,
+  BOTTLE_VERSIONS,
+  type BottleEvent,
+  type BottleEventType,
+  type BottleNow,
+  type Filled,
+  filledOf,
+  foldBottle,
+  mayFollowBottle,
+  readBottleBody,
+} from "../core/cellar/bottle";
+import type { Batch } from "../core/journal/fold";
+import { type Refused, type Stream, type Written, appendWithin, eventsOf } from "./append";
+import type { Sql, Tx } from "./db";
+import type { EventRequest } from "./entries";
+import { batchOf } from "./journal";
+import { projectBatch } from "./projection";
+
+/** What every bottle's stream shares; the fold starts from how its batch filled it. */
+const SHARED = {
+  kind: "bottle",
+  versions: BOTTLE_VERSIONS,
+  commutes: new Set<string>(["opened", "poured", "moved", "inspected"]),
+  // A bottle begins with its batch's `bottled`; no entry of its own begins it.
+  begins: "",
+  readBody: readBottleBody,
+} as const;
+
+function streamOf(batch: Batch, filled: Filled): Stream<BottleNow, BottleEvent> {
+  return {
+    ...SHARED,
+    fold: (events) => foldBottle(filled, events),
+    mayFollow: (b, type, body) => mayFollowBottle(b!, type as BottleEventType, body),
+    project: (tx) => projectBatch(tx, batch),
+    called: (b) => `${batch.code}·${b.number}`,
+  };
+}
+
+/** A bottle with the batch it is of; nothing where no batch holds it. */
+export async function bottleOf(
+  sql: Sql | Tx,
+  id: string,
+): Promise<{ readonly batch: Batch; readonly filled: Filled; readonly bottle: BottleNow } | undefined> {
+  const [row] = await sql<{ batch_id: string }[]>`select batch_id from bottle where id = ${id}`;
+  const batch = row && (await batchOf(sql, row.batch_id));
+  const filled = batch && filledOf(batch).find((f) => f.id === id);
+  if (!batch || !filled) return undefined;
+  const bottle = foldBottle(filled, await eventsOf(sql, streamOf(batch, filled), id));
+  return { batch, filled, bottle };
+}
+
+/** How much more than is left may be poured before it cannot be: the eye at the bottle. */
+const MEASURED_BADLY = 1.15;
+
+async function completed(
+  tx: Tx,
+  type: BottleEventType,
+  body: unknown,
+  b: BottleNow,
+  batch: Batch,
+  sure: boolean,
+): Promise<unknown | Fault> {
+  const parsed = BOTTLE_BODIES[type].safeParse(body);
+  if (!parsed.success) return faultOfIssue("NotAnEntry", parsed.error.issues[0]!);
+  if (type === "poured") {
+    const { ml } = parsed.data as { ml: number };
+    if (ml > b.leftMl * MEASURED_BADLY + 5)
+      return fault(
+        "MoreThanIsLeft",
+        `About ${Math.round(b.leftMl)} mL is left in it, so ${Math.round(ml)} mL cannot come out.`,
+        ["said"],
+      );
+  }
+  if (type === "opened" && !sure) {
+    const [open] = await tx<{ number: number }[]>`
+      select number from bottle where batch_id = ${batch.id} and state = 'kept' and opened_day is not null and id <> ${b.id} order by number limit 1`;
+    if (open) return fault("Odd", `Bottle ${open.number} of it is open already. Open another?`, []);
+  }
+  if (type === "corrected" && (parsed.data as { body?: unknown }).body !== null)
+    return fault("NotAnEntry", "An entry of a bottle is taken back, and said again.", ["seq"]);
+  return parsed.data;
+}
+
+/** Writes one entry of a bottle's journal. */
+export async function writeBottle(
+  sql: Sql,
+  id: string,
+  r: EventRequest,
+): Promise<Written<BottleNow> | Refused<BottleNow>> {
+  const no = (name: string, message: string) =>
+    ({ ok: false, status: 422, fault: fault(name, message) }) as const;
+  if (!Object.hasOwn(BOTTLE_BODIES, r.type))
+    return no("NotAnEntry", "The journal of a bottle has no such entry.");
+  const type = r.type as BottleEventType;
+  return (await sql.begin(async (tx) => {
+    // Rows of a batch's bottles are written together, so they are written one after the other; the batch's own lock comes first.
+    await tx`select pg_advisory_xact_lock(hashtextextended(batch_id::text, 0)) from bottle where id = ${id}`;
+    const found = await bottleOf(tx, id);
+    if (!found) return no("NoSuchBottle", "There is no such bottle.");
+    const { batch, filled } = found;
+    const write = { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at };
+    return appendWithin(tx, streamOf(batch, filled), write, (t, b) =>
+      completed(t, type, r.body, b!, batch, r.sure ?? false),
+    );
+  })) as Written<BottleNow> | Refused<BottleNow>;
+}
+
+/** For reading entries of any bottle, without its batch. */
+export const BOTTLES = { ...SHARED };
