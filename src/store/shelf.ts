@@ -1,5 +1,6 @@
 import type { Batch } from "../core/journal/fold";
 import { type BatchState, fold } from "../core/journal/fold";
+import type { CellarBottle } from "../core/cellar/on-shelf";
 import type { Kind } from "../core/plan/plan";
 import type { JournalEvent } from "../core/journal/events";
 import type { Busy } from "../core/stores/free";
@@ -74,3 +75,10 @@ export const batchesOf = (sql: Sql, year: number): Promise<BatchLine[]> =>
   sql<BatchLine[]>`
     select id, code, name, kind, state, begun_day from batch
     where begun_day >= make_date(${year}, 1, 1) and begun_day < make_date(${year + 1}, 1, 1) order by begun_day desc, code desc`;
+
+/** Every bottle that stands somewhere, first to use first: by its day, an opened one before a closed one, then the oldest. */
+export const cellarBottles = (sql: Sql): Promise<CellarBottle[]> =>
+  sql<CellarBottle[]>`
+    select x.id, x.batch_id, b.code, b.name, b.kind, x.number, x.vessel, x.place, x.at, x.ml, x.left_ml, x.best_by, x.opened_day, x.shortened, x.state
+    from bottle x join batch b on b.id = x.batch_id where x.state = 'kept'
+    order by x.best_by, x.opened_day is null, b.begun_day, b.code, x.number`;

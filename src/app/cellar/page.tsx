@@ -1,65 +1,97 @@
 import type { Metadata } from "next";
-import Link from "next/link";
-import { daysBetween, printDay } from "@/core/day";
+import { z } from "zod";
+import { heldBy } from "@/core/label/held";
+import { bestByOfBottle } from "@/core/label/clock";
+import { reckonBatch } from "@/core/journal/reckon";
+import { VESSELS } from "@/core/vessel/catalogue";
+import { bottleOf } from "@/store/bottles";
 import { db } from "@/store/db";
-import { cellar } from "@/store/shelf";
+import { cellarBottles } from "@/store/shelf";
+import type { InHand } from "@/ui/cellar/bottle-words";
+import { BottleInHand } from "@/ui/cellar/in-hand";
+import { BottleFigure, CellarShelves } from "@/ui/cellar/shelves";
 import { frame } from "../frame";
 
 export const metadata: Metadata = { title: "Cellar" };
 
-const PLACES = {
-  "cool-dark": "Cool and dark",
-  cupboard: "In the cupboard",
-  fridge: "In the fridge",
-  freezer: "In the ice box",
-} as const;
+/** The bottle an address names, with what is known of it; nothing where there is none. */
+async function inHand(
+  asked: string | undefined,
+): Promise<(InHand & { readonly vessel: string }) | undefined> {
+  const id = z.uuid().safeParse(asked);
+  const found = id.success ? await bottleOf(db(), id.data) : undefined;
+  if (!found?.batch.verdict) return undefined;
+  const { batch, bottle } = found;
+  const issued = found.batch.verdict;
+  const now = reckonBatch(batch);
+  return {
+    bottle,
+    batchId: batch.id,
+    code: batch.code,
+    name: batch.name,
+    made: batch.begunDay,
+    bestBy: bestByOfBottle(
+      bottle,
+      (place) => heldBy(issued, now.ok ? now.value : undefined, place).verdict,
+      batch.own?.bestBy,
+    ),
+    taken: batch.plan.taken,
+    vessel: batch.bottles[bottle.number - 1]!.vessel,
+  };
+}
 
-export default async function Cellar() {
-  const [{ today }, lines] = await Promise.all([frame(), cellar(db())]);
+/** Pixels for a centimetre, so that a small bottle is as large in the hand as a tall one. */
+function scaleOf(vessel: string): number {
+  const brim = VESSELS.get(vessel)?.solid.brimCm ?? 20;
+  return Math.min(22, 300 / (brim + 2));
+}
+
+/** Bottles on their shelves by place, and the one in the hand. */
+export default async function Cellar({ searchParams }: { searchParams: Promise<{ bottle?: string }> }) {
+  const [{ today, home }, bottles, hand] = await Promise.all([
+    frame(),
+    cellarBottles(db()),
+    searchParams.then((s) => inHand(s.bottle)),
+  ]);
+  const kind = bottles.find((b) => b.batch_id === hand?.batchId)?.kind ?? "syrup";
   return (
-    <div className="pt-5 max-w-5xl">
-      <h1>Cellar</h1>
-      {lines.length === 0 && (
-        <p className="pt-4">
-          No bottles yet. They stand here once a batch is bottled, the first to use in front.
+    <div className="pt-5 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <h1 className="sr-only">Cellar</h1>
+      {hand && (
+        // On a phone the bottle in the hand comes before the shelves.
+        <aside className="min-w-0 lg:col-start-2 lg:row-start-1 lg:border-l-2 lg:border-rule lg:pl-8">
+          <BottleInHand
+            key={hand.bottle.id}
+            hand={hand}
+            places={home.places}
+            today={today}
+            figure={
+              <BottleFigure
+                bottle={{
+                  vessel: hand.vessel,
+                  kind,
+                  left_ml: hand.bottle.leftMl,
+                  opened_day: hand.bottle.openedDay ?? null,
+                }}
+                scale={scaleOf(hand.vessel)}
+                title={hand.name}
+              />
+            }
+          />
+        </aside>
+      )}
+      <div className="min-w-0 lg:col-start-1 lg:row-start-1">
+        {bottles.length === 0 ? (
+          <p>No bottles yet. They stand here once a batch is bottled, the first to use at the left.</p>
+        ) : (
+          <CellarShelves bottles={bottles} places={home.places} today={today} picked={hand?.bottle.id} />
+        )}
+      </div>
+      {!hand && bottles.length > 0 && (
+        <p className="quiet lg:col-start-2 lg:row-start-1">
+          Take a bottle in the hand: open it, pour from it, move it, look at it, give it away.
         </p>
       )}
-      {(Object.keys(PLACES) as (keyof typeof PLACES)[]).map((place) => {
-        const here = lines.filter((l) => l.place === place);
-        if (here.length === 0) return null;
-        return (
-          <section key={place} className="pt-6">
-            <h2 className="ruled-head">{PLACES[place]}, first to use first</h2>
-            <ul>
-              {here.map((l) => {
-                const left = daysBetween(today, l.best_by);
-                return (
-                  <li
-                    key={`${l.batch_id}-${l.best_by}`}
-                    className="grid grid-cols-[6rem_minmax(0,1fr)] sm:grid-cols-[6rem_minmax(0,1fr)_auto] gap-x-4 border-b border-rule py-3 items-baseline"
-                  >
-                    <span className="stencil">{l.code}</span>
-                    <span className="min-w-0 break-words">
-                      <Link href={`/batch/${l.batch_id}`}>{l.name}</Link>,{" "}
-                      {l.bottles === 1 ? "one bottle" : `${l.bottles} bottles`}, {Math.round(l.ml)} mL
-                    </span>
-                    <span
-                      className={`col-start-2 sm:col-start-auto ${left < 0 ? "text-rust font-bold" : ""}`}
-                    >
-                      {left < 0 ? "past" : "best by"} {printDay(l.best_by, "year")}
-                      {l.shortened && (
-                        <Link href={`/batch/${l.batch_id}/label`} className="block font-normal">
-                          sooner than its label; print a new one
-                        </Link>
-                      )}
-                    </span>
-                  </li>
-                );
-              })}
-            </ul>
-          </section>
-        );
-      })}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { memo } from "react";
 
-export type DrawnLid = "metal" | "coated-metal" | "plastic" | "glass" | "cork" | "airlock" | "cloth" | "none";
+export type DrawnLid =
+  "metal" | "coated-metal" | "plastic" | "glass" | "cork" | "airlock" | "cloth" | "none" | "off";
 
 /** cm of glass around the inside. */
 export const GLASS = 0.28;
@@ -97,6 +98,8 @@ function Cap({ m, lid }: { m: Mouth; lid: keyof typeof CAP_FILL }) {
 
 function Closure({ m, lid, handleY, handle }: { m: Mouth; lid: DrawnLid; handleY: number; handle: number }) {
   switch (lid) {
+    case "off":
+      return null;
     case "none":
       return <Handle m={m} y={handleY} handle={handle} />;
     case "cork":

@@ -82,7 +82,7 @@ export function described(p: Pick<Props, "layers" | "marks" | "title" | "floater
 
 /** cm the lid stands over the brim. */
 function lidHeight(lid: DrawnLid, brimCm: number): number {
-  if (lid === "none") return 0.3;
+  if (lid === "none" || lid === "off") return 0.3;
   return lid === "cork" ? 2.2 : Math.min(1.8, Math.max(0.9, brimCm * 0.1));
 }
 

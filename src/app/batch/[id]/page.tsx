@@ -207,12 +207,12 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
                 </p>
               )}
               <ul>
-                {batch.bottles.map((b) => (
-                  <li key={b.id} className="py-1.5 border-b border-rule flex justify-between gap-3">
-                    <span>{b.name}</span>
-                    <span>
-                      {Math.round(b.ml)} mL, {b.place === "freezer" ? "ice box" : b.place}
-                    </span>
+                {batch.bottles.map((b, i) => (
+                  <li key={b.id} className="border-b border-rule flex justify-between gap-3">
+                    <Link href={`/cellar?bottle=${b.id}`} className="inline-flex items-center min-h-11">
+                      {batch.code}·{i + 1}, {b.name}
+                    </Link>
+                    <span className="py-2.5">{Math.round(b.ml)} mL filled</span>
                   </li>
                 ))}
               </ul>

@@ -1,0 +1,93 @@
+"use client";
+import Link from "next/link";
+import { type Day, daysBetween, printDay } from "@/core/day";
+import { SPOON_ML } from "@/core/reckoning/spoon";
+import type { Place } from "@/core/stores/settings";
+import { counted } from "@/core/words";
+import { Refusal } from "../batch/refusal";
+import { type InHand, bottleWords } from "./bottle-words";
+import { Touches } from "./touches";
+import { useBottle } from "./use-bottle";
+
+/** The bottle in the hand: its facts, its touches and its journal, each entry with the way to take it back. */
+export function BottleInHand({
+  hand: p,
+  places,
+  today,
+  figure,
+}: {
+  hand: InHand;
+  places: readonly Place[];
+  today: Day;
+  figure: React.ReactNode;
+}) {
+  const w = useBottle(p);
+  const { bottle } = p;
+  const left = daysBetween(today, p.bestBy);
+  const spoons = Math.floor(bottle.leftMl / SPOON_ML);
+  return (
+    <section aria-label={`${p.code}·${bottle.number}`} className="min-w-0">
+      <h2 className="text-[1.375rem] leading-tight">
+        <Link href={`/batch/${p.batchId}`} className="stencil no-underline">
+          {p.code}·{bottle.number}
+        </Link>{" "}
+        {p.name}
+      </h2>
+      <div className="flex gap-5 pt-3 items-end">
+        <div aria-hidden="true">{figure}</div>
+        <div className="min-w-0 pb-2">
+          <p>made {printDay(p.made, "year")}</p>
+          {bottle.openedDay && <p>opened {printDay(bottle.openedDay, "year")}</p>}
+          {bottle.state === "kept" && (
+            <p className={left < 0 ? "text-rust font-bold" : "font-bold"}>
+              {left < 0 ? "past" : "best by"} {printDay(p.bestBy, "year")}
+            </p>
+          )}
+          {p.taken && <p className="pt-2">{p.taken}</p>}
+          <p className="text-[1.75rem] font-bold text-cobalt pt-3 leading-tight">
+            {Math.round(bottle.leftMl)} mL
+          </p>
+          <p className="quiet">
+            {counted(spoons, "spoon")} of {SPOON_ML} mL
+          </p>
+        </div>
+      </div>
+      <div className="pt-3">
+        {bottle.state === "kept" ? (
+          <Touches p={p} w={w} places={places} />
+        ) : (
+          <p className="font-semibold">
+            {
+              { given: `Given to ${bottle.goneWords}`, emptied: "Emptied", discarded: "Thrown out" }[
+                bottle.state
+              ]
+            }
+            {bottle.goneDay ? `, ${printDay(bottle.goneDay)}.` : "."}
+          </p>
+        )}
+        {w.fault && <Refusal fault={w.fault} insist={w.insist} sending={w.sending} />}
+      </div>
+      <ol aria-label="Journal of the bottle" className="pt-3">
+        {bottle.diary.toReversed().map((e) => (
+          <li key={e.seq} className="py-1.5 border-t border-rule flex flex-wrap gap-x-3 items-baseline">
+            <span className="text-ash w-16">{printDay(e.day, "short")}</span>
+            <span className="min-w-0 grow break-words">
+              {e.undone ? <del className="text-ash">{bottleWords(e)}</del> : bottleWords(e)}
+            </span>
+            {!e.undone && (
+              <button
+                type="button"
+                className="plain min-h-11"
+                aria-label={`Take back: ${bottleWords(e)}`}
+                disabled={w.sending}
+                onClick={() => void w.write("corrected", { seq: e.seq, body: null })}
+              >
+                take back
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}

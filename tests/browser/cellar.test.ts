@@ -1,0 +1,149 @@
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import type { Browser, Page } from "puppeteer-core";
+import { bottleOf } from "../../src/store/bottles";
+import {
+  type App,
+  type Household,
+  clickOn,
+  fill,
+  goTo,
+  newHousehold,
+  newPage,
+  openBrowser,
+  says,
+  serve,
+  tapOn,
+  words,
+} from "../support";
+
+const NOW = "2026-11-24T09:00:00Z";
+process.env["JOLLY_NOW_FROZEN"] = NOW;
+let home: Household;
+let app: App;
+let browser: Browser;
+beforeAll(async () => {
+  home = await newHousehold("demo");
+  app = await serve(home.url, NOW);
+  browser = await openBrowser();
+}, 60_000);
+afterAll(async () => {
+  await browser.close();
+  await app.stop();
+  await home.drop();
+});
+
+/** Takes the first bottle of a batch in the hand, as it stands on its shelf. @returns its id */
+async function take(page: Page, code: string): Promise<string> {
+  await goTo(page, `${app.url}/cellar`);
+  await clickOn(page, `${code}·`);
+  await page.waitForFunction(() => location.search.startsWith("?bottle="));
+  await says(page, "Pour a spoonful");
+  return page.evaluate(() => new URLSearchParams(location.search).get("bottle")!);
+}
+const bottle = async (id: string) => (await bottleOf(home.sql, id))!.bottle;
+
+describe("a bottle in the hand", () => {
+  test("poured from by a spoon and by what is typed: it is open, and so much less is left; taken back, it is there again", async () => {
+    const page = await newPage(browser);
+    const id = await take(page, "HO-26-01");
+    const full = (await bottle(id)).leftMl;
+    await clickOn(page, "Pour a spoonful");
+    await says(page, "Poured a spoonful.");
+    await fill(page, "#pour", "2 tbsp");
+    await page.keyboard.press("Enter");
+    await says(page, "Poured 2 tbsp.");
+    expect(Math.round(full - (await bottle(id)).leftMl)).toBe(35);
+    expect((await bottle(id)).openedDay).toBe("2026-11-24");
+    await clickOn(page, "Take back: Poured 2 tbsp.");
+    await page.waitForSelector("del");
+    expect(Math.round(full - (await bottle(id)).leftMl)).toBe(5);
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+
+  test("what cannot be poured is told at its field and kept there", async () => {
+    const page = await newPage(browser);
+    await take(page, "HO-26-01");
+    for (const [typed, said] of [
+      ["a jugful", "jug"],
+      ["30 g", "Say it as spoons, cups or mL"],
+      ["2 L", "cannot come out"],
+    ] as const) {
+      await fill(page, "#pour", typed);
+      await page.keyboard.press("Enter");
+      await says(page, said);
+      expect(await page.$eval("#pour", (e) => (e as HTMLInputElement).value)).toBe(typed);
+    }
+    await page.close();
+  });
+
+  test("moved by finger on a phone: it stands on the other shelf", async () => {
+    const page = await newPage(browser, 390, 844);
+    await page.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
+    await goTo(page, `${app.url}/cellar`);
+    await tapOn(page, "HO-26-01·2");
+    await says(page, "Pour a spoonful");
+    const id = await page.evaluate(() => new URLSearchParams(location.search).get("bottle")!);
+    await tapOn(page, "move it");
+    await tapOn(page, "to the fridge");
+    await says(page, "Moved to the fridge.");
+    expect((await bottle(id)).place).toBe("fridge");
+    expect(await page.$eval('section[aria-label="fridge"]', (e) => (e as HTMLElement).innerText)).toContain(
+      "HO-26-01",
+    );
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await page.close();
+  });
+
+  test("looked at: a grave sign leaves only one way, an ordinary one a day to use it up by", async () => {
+    const page = await newPage(browser);
+    const id = await take(page, "HO-26-01");
+    await clickOn(page, "look at it");
+    await clickOn(page, "mould or a film");
+    await says(page, "Do not taste it.");
+    expect(await words(page)).not.toContain("It is fine");
+    await clickOn(page, "mould or a film");
+    await clickOn(page, "cloudy");
+    await clickOn(page, "It is fine");
+    await says(page, "Looked at: cloudy; fine.");
+    expect((await bottle(id)).state).toBe("kept");
+    await page.close();
+  });
+
+  test("given away by keyboard alone, and taken back", async () => {
+    const page = await newPage(browser);
+    const id = await take(page, "HO-26-01");
+    await page.focus('button[aria-expanded="false"]');
+    const press = async (name: string): Promise<void> => {
+      for (let i = 0; i < 60; i++) {
+        const on = await page.evaluate(() => (document.activeElement as HTMLElement).innerText);
+        if (on === name) return void (await page.keyboard.press("Enter"));
+        await page.keyboard.press("Tab");
+      }
+      throw new Error(`no key reaches “${name}”`);
+    };
+    await press("give it away");
+    await page.waitForSelector("#give");
+    await fill(page, "#give", "the coal boat");
+    await page.keyboard.press("Enter");
+    await says(page, "Given to the coal boat");
+    expect((await bottle(id)).state).toBe("given");
+    await clickOn(page, "Take back: Given to the coal boat.");
+    await says(page, "Pour a spoonful");
+    expect((await bottle(id)).state).toBe("kept");
+    await page.close();
+  });
+
+  test("emptied, it leaves the shelves; its batch still leads to it", async () => {
+    const page = await newPage(browser);
+    const id = await take(page, "VI-26-01");
+    await clickOn(page, "it is empty");
+    await says(page, "Emptied");
+    const batch = (await bottleOf(home.sql, id))!.batch;
+    await goTo(page, `${app.url}/batch/${batch.id}`);
+    await clickOn(page, `${batch.code}·`);
+    await says(page, "Emptied");
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+});
