@@ -81,6 +81,19 @@ function spoilt(x: unknown, c: Chance): unknown {
   return Object.fromEntries(entries.map(([k, v], i) => [k, i === at ? spoilt(v, c) : v]));
 }
 
+const ofBottle = (c: Chance): { type: string; body: unknown } =>
+  c.pick([
+    { type: "opened", body: {} },
+    { type: "poured", body: { ml: 5, said: "1 tsp", for: "the keeper" } },
+    { type: "moved", body: { place: "fridge", at: "fridge" } },
+    { type: "moved", body: { place: "freezer" } },
+    { type: "inspected", body: { signs: ["cloudy"], outcome: "use-up", useBy: "2026-12-01" } },
+    { type: "given", body: { to: "the neighbour" } },
+    { type: "emptied", body: {} },
+    { type: "discarded", body: { why: "mould" } },
+    { type: "corrected", body: { seq: 1, body: null } },
+  ]);
+
 /** Batches enough to try things on. */
 const ENOUGH = 40;
 
@@ -136,6 +149,7 @@ function goodBody(c: Chance, ids: readonly string[]): readonly [path: string, bo
     [`/api/batches/${id}`, { key, type, seen, body }],
     [`/api/batches/${id}`, { key, type, seen, body, at: "2026-11-20T08:00:00Z" }],
     ["/api/stores", { id: uuid(c), key, type: "kept", body: { item: c.pick(items) } }],
+    [`/api/bottles/${id}`, { key, seen, ...ofBottle(c) }],
     ["/api/stores", { id: uuid(c), key, type: "gone", body: { why: "used up" } }],
     ["/api/household", { key, settings: { name: "House", units: "us", degrees: "F" } }],
   ]);
@@ -165,6 +179,7 @@ const OF_BATCH = [
   "/label.svg",
 ];
 const ASKS = [
+  "bottle=x",
   "year=-1",
   "year=99999",
   "year=x",
