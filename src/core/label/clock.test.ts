@@ -2,7 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import { type BottleEvent, type Filled, foldBottle, mayFollowBottle } from "../cellar/bottle";
 import { addDays } from "../day";
 import type { IssuedVerdict, PlaceClass } from "../journal/events";
-import { FORBIDDEN_DAYS, bestByOfBottle } from "./clock";
+import { bestByOfBottle } from "./clock";
 
 const STRAINED = "2026-01-01";
 const FILLED: Filled = {
@@ -85,12 +85,16 @@ describe("a bottle’s clock", () => {
     expect(bestBy([moved(after(10), "freezer"), moved(after(400), "fridge")])).toBe(after(10 + 365)));
   test("a place the verdict forbids uses it up in days, closed or opened", () => {
     const filled = { ...FILLED, place: "fridge" as const };
-    expect(bestBy([moved(after(45), "cupboard")], FRIDGE, undefined, filled)).toBe(
-      after(45 + Math.floor(FORBIDDEN_DAYS / 2)),
-    );
+    expect(bestBy([moved(after(45), "cupboard")], FRIDGE, undefined, filled)).toBe(after(45 + 1));
     expect(bestBy([entry("opened", after(0)), moved(after(15), "cupboard")], FRIDGE, undefined, filled)).toBe(
-      after(15 + Math.floor(FORBIDDEN_DAYS / 2)),
+      after(15 + 1),
     );
+  });
+  test("a closed one put where it may not stand has three days of its whole life", () =>
+    expect(bestBy([], FRIDGE, undefined, { ...FILLED, place: "cupboard" })).toBe(after(3)));
+  test("opened and then frozen, its opened life goes on counting from the day it was opened", () => {
+    const turns = [entry("opened", after(10)), moved(after(20), "freezer"), moved(after(120), "fridge")];
+    expect(bestBy(turns)).toBe(after(10 + 60));
   });
   test("the maker’s own date stands while it is as filled, and after that only shortens", () => {
     expect(bestBy([], CUPBOARD, after(300))).toBe(after(300));
