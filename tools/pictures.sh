@@ -14,7 +14,7 @@ shot /bench bench "$oxymel ;; document.activeElement.blur()"
 shot /bench bench-ways "$oxymel ;; [...document.querySelectorAll('button')].find(b=>b.textContent==='compare ways').click() ;; wait:600 ;; document.getElementById('drawers').scrollIntoView() ;; wait:300"
 shot /bench bench-cautions "wait:300 ;; type:input[role=combobox]::1 cup elderberry, frozen ;; press:Enter ;; select:#lid-choice::metal ;; click:button[aria-label^='Meant for'] ;; wait:400 ;; [...document.querySelectorAll('[role=dialog] label')].find(l=>l.textContent.startsWith('the baby')).querySelector('input').click() ;; press:Escape ;; wait:600 ;; document.activeElement.blur()"
 shot / shelf
-shot /cellar cellar
+shot /cellar cellar "click:a[aria-label^='SY-26-01'] ;; wait:700"
 shot /stores stores
 shot /household household
 shot "/batch/$(batch OX-26-02)" batch

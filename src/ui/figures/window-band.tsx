@@ -4,10 +4,31 @@ import type { Care } from "@/core/care/care";
 /** Width the band is drawn at, in its own units. */
 const W = 760;
 
+type Anchor = "start" | "middle" | "end";
+
 /** A word near an end of the band is set inside it. */
-function anchorAt(x: number): "start" | "middle" | "end" {
+function anchorAt(x: number): Anchor {
   if (x < 50) return "start";
   return x > W - 40 ? "end" : "middle";
+}
+
+/** Where the words over the band stand: today is always named, and gives way to the best day where the two come near. */
+function above(
+  best: number,
+  now: number,
+): readonly { readonly of: "best" | "today"; readonly x: number; readonly anchor: Anchor }[] {
+  const apart = now - best;
+  if (apart === 0) return [{ of: "best", x: best, anchor: anchorAt(best) }];
+  if (Math.abs(apart) > 90)
+    return [
+      { of: "best", x: best, anchor: best > W - 70 ? "end" : "middle" },
+      { of: "today", x: now, anchor: anchorAt(now) },
+    ];
+  const [left, right]: readonly [Anchor, Anchor] = ["end", "start"];
+  return [
+    { of: "best", x: apart < 0 ? best - 4 : best + 4, anchor: apart < 0 ? right : left },
+    { of: "today", x: apart < 0 ? now + 2 : now - 2, anchor: apart < 0 ? left : right },
+  ];
 }
 
 /** One line for a batch from begun to latest: the strain window thick, care days as ticks, today a brush stroke. */
@@ -71,12 +92,12 @@ export function WindowBand({
       />
       {label(0, `begun ${printDay(begun, "short")}`, 84, "start")}
       {x(w.earliest) - x(0) > 190 && label(w.earliest, printDay(addDays(begun, w.earliest), "short"), 84)}
-      {label(
-        w.best,
-        `best ${printDay(addDays(begun, w.best), "short")}`,
-        20,
-        x(w.best) > W - 70 ? "end" : "middle",
-      )}
+      {above(x(w.best), x(now)).map((a) => (
+        <text key={a.of} x={a.x} y="20" textAnchor={a.anchor} fontSize="14" fill="var(--color-iron)">
+          {a.of === "best" ? `best ${printDay(addDays(begun, w.best), "short")}` : "today"}
+          {a.of === "best" && now === w.best ? ", today" : ""}
+        </text>
+      ))}
       {x(w.latest) - x(w.earliest) > 90 &&
         label(
           w.latest,
@@ -84,7 +105,6 @@ export function WindowBand({
           84,
           x(w.latest) > W - 50 ? "end" : "middle",
         )}
-      {Math.abs(x(now) - x(w.best)) > 80 && label(now, "today", 20, anchorAt(x(now)))}
     </svg>
   );
 }

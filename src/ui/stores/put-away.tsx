@@ -36,28 +36,30 @@ export function PuttingAway({ children }: { children: React.ReactNode }) {
   };
   return (
     <Context.Provider value={{ putAway, sending }}>
-      {children}
-      <div role="status">
-        {away.map((a) => (
-          <p key={a.id} className="flex flex-wrap gap-x-4 items-center">
-            <span>{a.words}: out of the lists.</span>
-            <button
-              type="button"
-              className="plain min-h-11"
-              aria-label={`Undo: ${a.words}`}
-              disabled={sending}
-              onClick={() => void back(a)}
-            >
-              undo
-            </button>
+      <div className="min-w-0">
+        {children}
+        <div role="status">
+          {away.map((a) => (
+            <p key={a.id} className="flex flex-wrap gap-x-4 items-center">
+              <span>{a.words}: out of the lists.</span>
+              <button
+                type="button"
+                className="plain min-h-11"
+                aria-label={`Undo: ${a.words}`}
+                disabled={sending}
+                onClick={() => void back(a)}
+              >
+                undo
+              </button>
+            </p>
+          ))}
+        </div>
+        {fault && (
+          <p role="alert" className="wrong">
+            {fault.message}
           </p>
-        ))}
+        )}
       </div>
-      {fault && (
-        <p role="alert" className="wrong">
-          {fault.message}
-        </p>
-      )}
     </Context.Provider>
   );
 }
