@@ -20,11 +20,14 @@ setInterval(back, 1500);
 </script></body></html>`;
 
 self.addEventListener("install", () => self.skipWaiting());
-self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
+// The server is asked at once, while this is still waking up.
+const preload = () => self.registration.navigationPreload?.enable();
+self.addEventListener("activate", (event) => event.waitUntil(Promise.all([preload(), self.clients.claim()])));
+const page = async (event) => (await event.preloadResponse) ?? fetch(event.request);
 self.addEventListener("fetch", (event) => {
   if (event.request.mode !== "navigate") return;
   event.respondWith(
-    fetch(event.request).catch(
+    page(event).catch(
       () => new Response(AWAY, { status: 503, headers: { "content-type": "text/html; charset=utf-8" } }),
     ),
   );

@@ -5,11 +5,23 @@ export class Away extends Error {
   override name = "Away";
 }
 
-/** Waits so many ms and no longer. Rejects with `Away`; the work itself goes on. */
+/** How often it is looked whether the work is done, ms. */
+const TICK = 250;
+
+/**
+ * Waits so many ms and no longer, told in ticks: while this process itself is busy no tick passes, so that only the database’s silence counts.
+ * Rejects with `Away`; the work itself goes on.
+ */
 export async function within<T>(ms: number, work: Promise<T>): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Away("the database does not answer")), ms);
+    let left = Math.ceil(ms / TICK);
+    const tick = (): void => {
+      left -= 1;
+      if (left > 0) timer = setTimeout(tick, TICK);
+      else reject(new Away("the database does not answer"));
+    };
+    timer = setTimeout(tick, TICK);
   });
   try {
     return await Promise.race([work, late]);

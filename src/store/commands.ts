@@ -14,7 +14,7 @@ import { resolve } from "../core/reckoning/resolve";
 import type { Catalogue } from "../core/material/catalogue";
 import type { Sql, Tx } from "./db";
 import { type Written, append, nextCode } from "./journal";
-import { draw, oneAtATime, stores } from "./stores";
+import { draw, stores } from "./stores";
 
 /** What the Bench sends to begin a batch. */
 export const BeginRequest = z.strictObject({
@@ -117,7 +117,6 @@ export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
     sql,
     { streamId: r.id, key: r.key, type: "begun", body: { plan: r.plan, reasons: r.reasons } },
     async (tx, _batch, day) => {
-      await oneAtATime(tx);
       const made = await beginning(tx, plan, { reasons: r.reasons, day });
       if ("message" in made) return made;
       program = made.program;

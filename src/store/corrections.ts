@@ -7,7 +7,7 @@ import { readPlan } from "../core/plan/file";
 import { beginning } from "./commands";
 import type { Tx } from "./db";
 import { completed, plain } from "./completions";
-import { draw, fillEmpties, giveBack, oneAtATime } from "./stores";
+import { draw, fillEmpties, giveBack } from "./stores";
 
 interface Correcting {
   /** The stream so far. */
@@ -45,7 +45,6 @@ async function ofBeginning(
       `${batch.code} is ${batch.state}. Its plan can be put right while the jar works.`,
       [],
     );
-  await oneAtATime(tx);
   const cause = { key: c.key, batch, seq: c.before.length + 1 };
   if (body === null) {
     follows.after = () => giveBack(tx, cause);
@@ -78,7 +77,6 @@ export async function correction(tx: Tx, c: Correcting, follows: Follows): Promi
   if (!batch || !target || target.type === "corrected")
     return fault("NoSuchEntry", "There is no such entry to correct.", ["seq"]);
   if (target.type === "begun") return ofBeginning(tx, c, said, batch, follows);
-  if (target.type === "bottled") await oneAtATime(tx);
   const stands = (whole: Stored): Stored => {
     if (target.type === "bottled") follows.after = () => refill(tx, c, whole);
     return whole;

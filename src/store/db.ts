@@ -29,7 +29,7 @@ export function db(): Sql {
   if (!held.jollySql) {
     const url = process.env["DATABASE_URL"];
     if (!url) throw new Error("DATABASE_URL is not set; start the app with ./jolly start");
-    held.jollySql = connect(url, 8, { connectS: 3, statementMs: 6000 });
+    held.jollySql = connect(url, 8, { connectS: 3, statementMs: 10_000 });
   }
   return held.jollySql;
 }

@@ -5,7 +5,7 @@ import { completed } from "./completions";
 import { correction } from "./corrections";
 import type { Sql } from "./db";
 import { type Written, append } from "./journal";
-import { fillEmpties, oneAtATime } from "./stores";
+import { fillEmpties } from "./stores";
 
 /** What the batch pages send: one event of a type, under a key. */
 export const EventRequest = z.strictObject({
@@ -32,7 +32,6 @@ export async function write(sql: Sql, id: string, r: EventRequest): Promise<Writ
     { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at },
     async (tx, batch, day, before) => {
       if (!batch) return fault("NoSuchBatch", "There is no such batch.");
-      if (type === "bottled") await oneAtATime(tx);
       if (type !== "corrected") return completed(tx, type, { batch, day, sure }, r.body);
       return correction(tx, { before, day, sure, key: r.key, sent: r.body }, follows);
     },

@@ -175,8 +175,7 @@ async function knownAlready(tx: Tx, name: string, material: string, id: string):
  * Counts, lots and names of the stores are taken by one writer at a time, so that no two take the same grams, bottles or name.
  * Held to the end of the transaction; taken after the lock of a batch, before that of a thing in the stores.
  */
-export const oneAtATime = async (tx: Tx): Promise<void> =>
-  void (await tx`select pg_advisory_xact_lock(416, 2)`);
+const oneAtATime = async (tx: Tx): Promise<void> => void (await tx`select pg_advisory_xact_lock(416, 2)`);
 
 /** Keeps or puts away one thing. */
 export async function keep(sql: Sql, r: StoreRequest): Promise<Written<Stored> | Refused<Stored>> {
@@ -206,8 +205,9 @@ async function along(tx: Tx, id: string, type: StoreEventType, much: object, b: 
   if (!w.ok) throw new RefusedAlong(w.fault);
 }
 
-/** Counts down the empty bottles that were filled, in the transaction that bottles a batch. Needs `oneAtATime`. */
+/** Counts down the empty bottles that were filled, in the transaction that bottles a batch. */
 export async function fillEmpties(tx: Tx, b: Because): Promise<void> {
+  await oneAtATime(tx);
   const wanted = new Map<string, number>();
   for (const x of b.batch.bottles) wanted.set(x.vessel, (wanted.get(x.vessel) ?? 0) + 1);
   for (const s of await storedItems(tx)) {
@@ -220,8 +220,9 @@ export async function fillEmpties(tx: Tx, b: Because): Promise<void> {
   }
 }
 
-/** Takes what a batch uses out of the lots, oldest first, in the transaction that begins it. Needs `oneAtATime`. */
+/** Takes what a batch uses out of the lots, oldest first, in the transaction that begins it. */
 export async function draw(tx: Tx, p: Program, b: Because): Promise<void> {
+  await oneAtATime(tx);
   const { lots } = await stores(tx);
   const taken = new Map<string, number>();
   for (const a of allot(p, lots))
@@ -231,8 +232,9 @@ export async function draw(tx: Tx, p: Program, b: Because): Promise<void> {
     await along(tx, id, "drawn", { grams }, b);
 }
 
-/** Gives back what a batch took and has not given back yet: grams to their lots, bottles to the empties. Needs `oneAtATime`. */
+/** Gives back what a batch took and has not given back yet: grams to their lots, bottles to the empties. */
 export async function giveBack(tx: Tx, b: Because): Promise<void> {
+  await oneAtATime(tx);
   const rows = await tx<{ stream_id: string; grams: number; count: number }[]>`
     select stream_id,
       sum(case type when 'drawn' then (body ->> 'grams')::float8 when 'returned' then -(body ->> 'grams')::float8 else 0 end) as grams,

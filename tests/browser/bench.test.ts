@@ -585,7 +585,7 @@ describe("stores and household", () => {
     await page.waitForSelector("#own-heightCm");
     await page.type("#own-diameterCm", "9");
     await press("Keep it");
-    await says(page, "A jar has some height");
+    await says(page, "Measure the inside and write it like");
     await page.type("#own-heightCm", "14");
     await page.type("#vessel-name", `the tea jar ${randomUUID().slice(0, 4)}`);
     await press("Keep it");

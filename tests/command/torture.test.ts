@@ -22,10 +22,10 @@ describe("struck at random", () => {
 
   test("while it writes: nothing acknowledged is lost, doubled or gapped, and the lists are what the journal says", async () => {
     const writer = bundledWriter(ROOT, mkdtempSync(join(tmpdir(), "jolly-writer-")));
-    const tally = await strike({ sql: home.sql, url: home.url, writer, seed: SEED }, 0, 50);
-    expect(tally).toMatchObject({ strikes: 50, lost: 0, doubled: 0, gaps: 0, differing: 0 });
+    const tally = await strike({ sql: home.sql, url: home.url, writer, seed: SEED }, 0, 54);
+    expect(tally).toMatchObject({ strikes: 54, lost: 0, doubled: 0, gaps: 0, differing: 0 });
     // Struck so soon that nothing was written would prove nothing.
-    expect(tally.acknowledged).toBeGreaterThan(50);
+    expect(tally.acknowledged).toBeGreaterThan(54);
   }, 240_000);
 });
 
@@ -52,7 +52,7 @@ const tool = (args: readonly string[], url: string, ms?: number): Promise<number
 describe("cut off half way", () => {
   const c = chance(SEED);
   // Most of the first second is the program's own start; the rest is spread over its work.
-  const times = Array.from({ length: 4 }, () => Math.round(c.from(700, 2600)));
+  const times = Array.from({ length: 2 }, () => Math.round(c.from(700, 2600)));
 
   test.each(times)(
     "a first start of the demo, struck after %d ms, is whole at the next",
@@ -88,7 +88,7 @@ describe("cut off half way", () => {
     60_000,
   );
 
-  test.each(times.slice(0, 2))(
+  test.each(times)(
     "a household of an older build, struck after %d ms while it is brought up, comes up whole",
     async (ms) => {
       const steps = readdirSync(MIGRATIONS).sort();
@@ -125,7 +125,7 @@ describe("asked for anything", () => {
         ...(await batches()).slice(0, 28),
         ...(await demo.sql<{ id: string }[]>`select id from bottle order by id limit 12`).map((r) => r.id),
       ];
-      const r = await fuzz(app.port, SEED, 0, 2000, ids);
+      const r = await fuzz(app.port, SEED, 0, 2000, ids, 3);
       expect(r.failed).toEqual([]);
       expect(r.slow).toEqual([]);
       // Some were right, some were refused: it reached both.

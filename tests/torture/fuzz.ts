@@ -195,7 +195,7 @@ const ASKS = [
 ];
 
 function asked(c: Chance, ids: readonly string[]): Asked {
-  if (c.next() < 0.25) {
+  if (c.next() < 0.15) {
     const id = c.pick([...ids, uuid(c), "x", "%00", "%E0%A4%A", "..", "constructor"]);
     const path = c.next() < 0.5 ? c.pick(PAGES) : `/batch/${id}${c.pick(OF_BATCH)}`;
     return { method: "GET", path: c.next() < 0.5 ? path : `${path}?${c.pick(ASKS)}` };
@@ -248,13 +248,15 @@ function ask(port: number, a: Asked): Promise<{ status: number; ms: number }> {
   });
 }
 
-/** Asks from one number to another of a seed, eight at a time. */
+/** Asks from one number to another of a seed. */
 export async function fuzz(
   port: number,
   seed: number,
   from: number,
   to: number,
   ids: () => Promise<readonly string[]>,
+  /** How many are asked at a time. */
+  at = 8,
 ): Promise<Fuzzed> {
   const failed: string[] = [];
   const slow: string[] = [];
@@ -273,7 +275,7 @@ export async function fuzz(
       if (ms > MOST_MS) slow.push(words);
     }
   };
-  await Promise.all(Array.from({ length: 8 }, worker));
+  await Promise.all(Array.from({ length: at }, worker));
   return { requests: to - from, failed, slow, answers };
 }
 
