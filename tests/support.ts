@@ -193,7 +193,7 @@ export async function newPage(
     (m) => m.type() === "error" && !/Failed to load resource/.test(m.text()) && page.errors.push(m.text()),
   );
   await page.setViewport({ width, height });
-  page.setDefaultTimeout(15_000);
+  page.setDefaultTimeout(40_000);
   return page;
 }
 

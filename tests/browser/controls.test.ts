@@ -294,7 +294,7 @@ describe("on the Bench", () => {
         await use(page, found, effect, hand);
         if (effect === "goes") {
           const went = await page
-            .waitForFunction((b) => location.href !== b, { timeout: 3000 }, was)
+            .waitForFunction((b) => location.href !== b, { timeout: 15_000 }, was)
             .then(() => true)
             .catch(() => false);
           if (!went && !/^(?:bench|skip)/i.test(name)) failed.push(`“${name}” goes nowhere`);

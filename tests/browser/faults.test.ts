@@ -57,7 +57,10 @@ function badLine(
   );
 }
 
-describe("fifty kills while writing", () => {
+/** Kills of app or database through a line that loses things; thousands of strikes at the writes themselves are the torture’s. */
+const KILLS = 10;
+
+describe("killed while writing", () => {
   let cluster: Cluster;
   let app: App;
   let line: Awaited<ReturnType<typeof badLine>>;
@@ -128,7 +131,7 @@ describe("fifty kills while writing", () => {
       }
     };
     const killer = async (): Promise<void> => {
-      while (kills < 50) {
+      while (kills < KILLS) {
         await new Promise((r) => setTimeout(r, 80 + Math.random() * 500));
         if (Math.random() < 0.6) {
           await app.stop("SIGKILL");
@@ -148,9 +151,9 @@ describe("fifty kills while writing", () => {
       { key: string; stream_id: string; seq: number; type: string }[]
     >`select key, stream_id, seq, type from event order by stream_id, seq`;
     const lost = [...acknowledged.keys()].filter((k) => !events.some((e) => e.key === k));
-    expect(kills).toBe(50);
-    expect(line.cuts()).toBeGreaterThan(5);
-    expect(acknowledged.size).toBeGreaterThan(60);
+    expect(kills).toBe(KILLS);
+    expect(line.cuts()).toBeGreaterThan(1);
+    expect(acknowledged.size).toBeGreaterThan(20);
     expect(lost).toEqual([]);
     expect(new Set(events.map((e) => e.key)).size).toBe(events.length);
     expect(events.filter((e) => !sentKeys.has(e.key))).toEqual([]);
