@@ -132,6 +132,10 @@ describe("killed while writing", () => {
     };
     const killer = async (): Promise<void> => {
       while (kills < KILLS) {
+        // Struck only once something more was acknowledged: a kill of a server that wrote nothing proves nothing.
+        const before = acknowledged.size;
+        for (let i = 0; i < 150 && acknowledged.size < before + 3; i++)
+          await new Promise((r) => setTimeout(r, 100));
         await new Promise((r) => setTimeout(r, 80 + Math.random() * 500));
         if (Math.random() < 0.6) {
           await app.stop("SIGKILL");
@@ -152,8 +156,8 @@ describe("killed while writing", () => {
     >`select key, stream_id, seq, type from event order by stream_id, seq`;
     const lost = [...acknowledged.keys()].filter((k) => !events.some((e) => e.key === k));
     expect(kills).toBe(KILLS);
-    expect(line.cuts()).toBeGreaterThan(1);
-    expect(acknowledged.size).toBeGreaterThan(20);
+    expect(line.cuts()).toBeGreaterThan(0);
+    expect(acknowledged.size).toBeGreaterThan(KILLS);
     expect(lost).toEqual([]);
     expect(new Set(events.map((e) => e.key)).size).toBe(events.length);
     expect(events.filter((e) => !sentKeys.has(e.key))).toEqual([]);
