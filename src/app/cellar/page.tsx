@@ -4,6 +4,7 @@ import { heldBy } from "@/core/label/held";
 import { bestByOfBottle } from "@/core/label/clock";
 import { reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
+import type { Kind } from "@/core/plan/plan";
 import { bottleOf } from "@/store/bottles";
 import { db } from "@/store/db";
 import { cellarBottles } from "@/store/shelf";
@@ -17,7 +18,7 @@ export const metadata: Metadata = { title: "Cellar" };
 /** The bottle an address names, with what is known of it; nothing where there is none. */
 async function inHand(
   asked: string | undefined,
-): Promise<(InHand & { readonly vessel: string }) | undefined> {
+): Promise<(InHand & { readonly vessel: string; readonly kind: Kind }) | undefined> {
   const id = z.uuid().safeParse(asked);
   const found = id.success ? await bottleOf(db(), id.data) : undefined;
   if (!found?.batch.verdict) return undefined;
@@ -37,6 +38,7 @@ async function inHand(
     ),
     taken: batch.plan.taken,
     vessel: batch.bottles[bottle.number - 1]!.vessel,
+    kind: batch.plan.kind,
   };
 }
 
@@ -53,7 +55,6 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
     cellarBottles(db()),
     searchParams.then((s) => inHand(s.bottle)),
   ]);
-  const kind = bottles.find((b) => b.batch_id === hand?.batchId)?.kind ?? "syrup";
   return (
     <div className="pt-5 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <h1 className="sr-only">Cellar</h1>
@@ -69,7 +70,7 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
               <BottleFigure
                 bottle={{
                   vessel: hand.vessel,
-                  kind,
+                  kind: hand.kind,
                   left_ml: hand.bottle.leftMl,
                   opened_day: hand.bottle.openedDay ?? null,
                 }}

@@ -4,7 +4,7 @@ import { type Day } from "@/core/day";
 import { FLAGS, FLAG_WORDS, type Flag, type Person, isChild, isInfant } from "@/core/people/person";
 import type { Stored } from "@/core/stores/events";
 import { useKeep } from "./keep";
-import { PuttingAway, usePutAway } from "./put-away";
+import { NoLongerHere, PuttingAway } from "./put-away";
 
 const CLEAR: Person = { name: "", flags: [], allergies: [] };
 
@@ -174,7 +174,7 @@ export function People({ people, today }: { people: readonly Stored[]; today: Da
                   >
                     change<span className="sr-only"> {p.name}</span>
                   </button>
-                  <MovedOut id={s.id} name={p.name} seq={s.seq} />
+                  <NoLongerHere id={s.id} words={p.name} why="moved out" seq={s.seq} />
                 </div>
                 {open === s.id && (
                   <PersonForm key={s.seq} id={s.id} start={p} seen={s.seq} done={() => setOpen(undefined)} />
@@ -192,19 +192,5 @@ export function People({ people, today }: { people: readonly Stored[]; today: Da
         )}
       </section>
     </PuttingAway>
-  );
-}
-
-function MovedOut({ id, name, seq }: { id: string; name: string; seq: number }) {
-  const { putAway, sending } = usePutAway();
-  return (
-    <button
-      type="button"
-      className="plain text-ash min-h-11"
-      disabled={sending}
-      onClick={() => void putAway(id, name, "moved out", seq)}
-    >
-      no longer here<span className="sr-only">: {name}</span>
-    </button>
   );
 }

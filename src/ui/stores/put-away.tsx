@@ -63,3 +63,28 @@ export function PuttingAway({ children }: { children: React.ReactNode }) {
     </Context.Provider>
   );
 }
+
+/** Who moved out, or what is broken or given away. */
+export function NoLongerHere({
+  id,
+  words,
+  why,
+  seq,
+}: {
+  id: string;
+  words: string;
+  why: string;
+  seq: number;
+}) {
+  const { putAway, sending } = usePutAway();
+  return (
+    <button
+      type="button"
+      className="plain text-ash min-h-11"
+      disabled={sending}
+      onClick={() => void putAway(id, words, why, seq)}
+    >
+      no longer here<span className="sr-only">: {words}</span>
+    </button>
+  );
+}

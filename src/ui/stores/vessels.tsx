@@ -7,7 +7,7 @@ import { vesselOfOwn } from "@/core/stores/stores";
 
 import { vesselWords } from "@/core/vessel/vessel";
 import { type DrawnLayer, VesselFigure } from "../figures/vessel";
-import { PuttingAway, usePutAway } from "./put-away";
+import { NoLongerHere, PuttingAway } from "./put-away";
 import { AddVessel } from "./add-vessel";
 
 type VesselStored = Stored & { readonly item: OwnVessel };
@@ -65,7 +65,14 @@ export function Vessels({
                 <p className={s.holds ? "font-semibold" : "text-celadon-deep font-semibold"}>
                   {s.holds ?? "free"}
                 </p>
-                {!s.holds && <TakeOut id={s.own.id} words={vesselWords(s.vessel)} seq={seqOf(s.own.id)} />}
+                {!s.holds && (
+                  <NoLongerHere
+                    why="no longer here"
+                    id={s.own.id}
+                    words={vesselWords(s.vessel)}
+                    seq={seqOf(s.own.id)}
+                  />
+                )}
               </li>
             ))}
           </ul>
@@ -85,20 +92,5 @@ export function Vessels({
         )}
       </section>
     </PuttingAway>
-  );
-}
-
-/** A vessel that is broken or given away. */
-function TakeOut({ id, words, seq }: { id: string; words: string; seq: number }) {
-  const { putAway, sending } = usePutAway();
-  return (
-    <button
-      type="button"
-      className="plain text-ash min-h-11"
-      disabled={sending}
-      onClick={() => void putAway(id, words, "no longer here", seq)}
-    >
-      no longer here<span className="sr-only">: {words}</span>
-    </button>
   );
 }
