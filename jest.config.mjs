@@ -15,6 +15,8 @@ const common = {
   },
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
   testEnvironment: "node",
+  // A test runs in a context of its own, where every use of a global is looked up anew: what the core reckons with is handed to it.
+  sandboxInjectedGlobals: ["Math", "Number", "Object", "Array", "Map", "Set"],
   transformIgnorePatterns: ["/node_modules/(?!temporal-)"],
 };
 export default {

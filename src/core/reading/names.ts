@@ -45,8 +45,13 @@ interface Index {
   readonly byWord: ReadonlyMap<string, readonly Material[]>;
   /** Words of each first name. */
   readonly first: ReadonlyMap<Material, readonly string[]>;
-  /** Every name in plain letters, and which letters those are. */
-  readonly plain: readonly (readonly [Material, string, number])[];
+  /** Words of four letters and more by the four they begin with. */
+  readonly byBeginning: ReadonlyMap<string, readonly string[]>;
+  /** Every name in plain letters. */
+  readonly plain: readonly (readonly [Material, string])[];
+  /** How long each of those is, and which letters are in it: side by side, since all are passed at each keystroke. */
+  readonly lengths: Uint8Array;
+  readonly letters: Int32Array;
 }
 
 const keyOf = (words: readonly string[]): string =>
@@ -94,13 +99,16 @@ function indexOf(catalogue: Catalogue): Index {
       }
   }
   const first = new Map([...catalogue.values()].map((m) => [m, wordsOf(m.row.names[0]!)] as const));
-  const plain = [...catalogue.values()].flatMap((m) =>
-    m.row.names.map((n) => {
-      const letters = plainLetters(n);
-      return [m, letters, lettersOf(letters)] as const;
-    }),
-  );
-  const index = { byKey, byWord, vocabulary, longest, plain, first };
+  const plain = [...catalogue.values()].flatMap((m) => m.row.names.map((n) => [m, plainLetters(n)] as const));
+  const lengths = Uint8Array.from(plain, ([, n]) => Math.min(n.length, 255));
+  const letters = Int32Array.from(plain, ([, n]) => lettersOf(n));
+  const byBeginning = new Map<string, string[]>();
+  for (const w of byWord.keys()) {
+    const alike = byBeginning.get(w.slice(0, 4));
+    if (alike) alike.push(w);
+    else byBeginning.set(w.slice(0, 4), [w]);
+  }
+  const index = { byKey, byWord, byBeginning, vocabulary, longest, plain, lengths, letters, first };
   indexes.set(catalogue, index);
   return index;
 }
@@ -178,11 +186,14 @@ function lettersOf(text: string): number {
   }
   return bits;
 }
+/** How many bits of 32 are set, added up side by side. */
 function many(bits: number): number {
-  let n = 0;
-  for (let b = bits; b !== 0; b &= b - 1) n++;
-  return n;
+  const pairs = bits - ((bits >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
 }
+
+const FAR = [undefined, ""] as const;
 
 /** More slips than this and it is another name, however long it is. */
 const MOST_SLIPS = 4;
@@ -198,25 +209,26 @@ export function nearNames(name: string, catalogue: Catalogue = MATERIALS, most =
   const scored = new Map<Material, number>();
   const better = (m: Material, score: number): void =>
     void scored.set(m, Math.min(score, scored.get(m) ?? Infinity));
-  const long = words.filter((w) => w.length > 4);
-  for (const [v, materials] of long.length > 0 ? index.byWord : [])
-    if (long.some((w) => begunAlike(w, v))) for (const m of materials) better(m, 0.7);
+  for (const w of words)
+    for (const v of index.byBeginning.get(w.slice(0, 4)) ?? [])
+      if (begunAlike(w, v)) for (const m of index.byWord.get(v)!) better(m, 0.7);
   for (const w of words.filter((x) => !LITTLE_WORDS.has(x)))
     for (const m of index.byWord.get(w) ?? [])
       if (!PART_WORDS.has(w))
         better(m, 1 + index.first.get(m)!.length / 10 - (index.first.get(m)![0] === w ? 0.5 : 0));
   const reach = Math.min(MOST_SLIPS, Math.max(1, Math.floor(plain.length / 3)));
-  const letters = lettersOf(plain);
-  for (const [m, other, its] of index.plain) {
-    // No fewer slips than the names differ in length by, or than letters one has that the other lacks.
-    const far =
-      other.length - plain.length > reach ||
-      plain.length - other.length > reach ||
-      many(letters & ~its) > reach ||
-      many(its & ~letters) > reach;
+  const [own, length] = [lettersOf(plain), plain.length];
+  const { lengths, letters } = index;
+  for (let i = 0; i < lengths.length; i++) {
+    const longer = lengths[i]! - length;
+    const its = letters[i]!;
+    // Most names differ by more letters than could be slips, which two bit counts tell.
+    const far = longer > reach || -longer > reach || many(own & ~its) > reach || many(its & ~own) > reach;
+    const [m, other] = far && (longer <= 0 || (own & ~its) !== 0) ? FAR : index.plain[i]!;
+    if (!m) continue;
     const d = far ? reach + 1 : distance(plain, other, reach);
     if (d <= reach) better(m, 0.3 + d / reach);
-    else if (plain.length >= 4 && other.startsWith(plain)) better(m, 0.8);
+    else if (length >= 4 && other.startsWith(plain)) better(m, 0.8);
   }
   return [...scored]
     .sort(([a, x], [b, y]) => x - y || (a.row.id < b.row.id ? -1 : 1))
