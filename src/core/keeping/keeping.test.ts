@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { keepingMap } from "./map";
+import { keepingMap, regionAt } from "./map";
 import { KEEPS_NOTHING, exactly } from "../../../tests/facts";
 import type { Facts } from "./rows";
 import { distanceWords, headed, reasonsOf } from "./reasons";
@@ -105,6 +105,11 @@ describe("the map", () => {
       ...all(2, "f".repeat(20)),
       ...all(3, "............ffffffff"),
     ]));
+  test.each(["acetic", "abv"] as const)("what is not asked cell by cell is as if it were: %s", (up) => {
+    const m = keepingMap(up);
+    const asked = m.upward.map((u) => m.across.map((bx) => regionAt(up, bx, u)));
+    expect(m.cells).toEqual(asked);
+  });
   test("its ends and its middles", () => {
     const [acid, abv] = [keepingMap("acetic"), keepingMap("abv")];
     expect([acid.mostUp, acid.mostAcross, abv.mostUp]).toEqual([6, 80, 40]);

@@ -97,13 +97,16 @@ function endOf(f: Facts, cond: Condition): number {
   return cond.is === "at least" ? q.low : q.high;
 }
 
+const isMet = (at: number, cond: Condition): boolean =>
+  cond.is === "at least" ? at >= cond.line : at <= cond.line;
+
 function check(f: Facts, cond: Condition): Distance {
   const at = endOf(f, cond);
-  return { condition: cond, at, met: cond.is === "at least" ? at >= cond.line : at <= cond.line };
+  return { condition: cond, at, met: isMet(at, cond) };
 }
 
 const matches = (f: Facts, row: Row): boolean =>
-  (row.also?.(f) ?? true) && row.conditions.every((cond) => check(f, cond).met);
+  (row.also?.(f) ?? true) && row.conditions.every((cond) => isMet(endOf(f, cond), cond));
 
 /** What stops the yeasts of raw honey whatever is poured into it. */
 const STOPS_YEAST: ReadonlySet<Family> = new Set(["acid", "spirit", "glycerin"]);
@@ -119,13 +122,19 @@ const better = (a: Row, b: Row): boolean =>
   (a.cupboard?.days ?? 0) > (b.cupboard?.days ?? 0) ||
   ((a.cupboard?.days ?? 0) === (b.cupboard?.days ?? 0) && a.fridge.days > b.fridge.days);
 
+const longest = (held: readonly Row[]): Row =>
+  held.reduce((best, row) => (best === NO_ROW || better(row, best) ? row : best), NO_ROW);
+
+/** The row a liquid stands by where nothing forbids it: of those whose every condition holds, the longest. */
+export const rowOf = (f: Facts): Row => longest(ROWS.filter((row) => matches(f, row)));
+
 /**
  * The keeping verdict of a finished liquid: of the rows whose every condition holds at the pessimistic end the longest wins, vetoes cap it,
  * and where no row holds it is three days in the fridge. Life counts from straining.
  */
 export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
   const held = ROWS.filter((row) => matches(f, row));
-  const won = held.reduce((best, row) => (best === NO_ROW || better(row, best) ? row : best), NO_ROW);
+  const won = longest(held);
   const standing = [...vetoes, ...rawHoneyCap(f, held)].map((id): Veto => ({ id, ...VETOES[id] }));
   let fridge: Life | null = won.fridge;
   let opened: Life | null = won.opened;
