@@ -200,7 +200,7 @@ describe("a journal that is away", () => {
     await says(page, "The journal does not answer");
     expect(await page.evaluate(() => document.body.innerText)).not.toMatch(/ECONN|postgres|at \w+ \(/i);
     cluster.start();
-    await page.goto(app.url);
+    // It looks by itself whether the journal is back.
     await says(page, "The shelf is empty");
     await browser.close();
     await app.stop();

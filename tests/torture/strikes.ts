@@ -1,6 +1,7 @@
 /** Strikes at random over writes, and looks after each at what was acknowledged. Seeded: strike n of a seed is the same strike. */
 import { type ChildProcess, spawn } from "node:child_process";
-import { join } from "node:path";
+import { basename, join } from "node:path";
+import { pathToFileURL } from "node:url";
 import { buildSync } from "esbuild";
 import type { Sql } from "../../src/store/db";
 import { tableDifferences } from "../../src/store/soundness";
@@ -27,20 +28,26 @@ const sum = (a: Tally, b: Tally): Tally => ({
   differing: a.differing + b.differing,
 });
 
-/** The writer as one file that starts quickly. */
-export function bundledWriter(root: string, folder: string): string {
-  const out = join(folder, "writer.cjs");
+/** A tool as one file that starts quickly. */
+export function bundled(root: string, tool: string, folder: string): string {
+  const out = join(folder, `${basename(tool, ".ts")}.cjs`);
   buildSync({
-    entryPoints: [join(root, "tests/torture/writer.ts")],
+    entryPoints: [join(root, tool)],
+    absWorkingDir: root,
+    tsconfig: join(root, "tsconfig.json"),
     outfile: out,
     bundle: true,
     platform: "node",
     format: "cjs",
     target: "node20",
+    // Where it stands among the sources: it finds the migrations and the demo from there.
+    define: { "import.meta.url": JSON.stringify(pathToFileURL(join(root, tool)).href) },
     logLevel: "error",
   });
   return out;
 }
+export const bundledWriter = (root: string, folder: string): string =>
+  bundled(root, "tests/torture/writer.ts", folder);
 
 interface Run {
   readonly acknowledged: readonly string[];
@@ -74,7 +81,7 @@ function struck(
       began = true;
       setTimeout(() => void (cut ? cut().catch(() => undefined) : child.kill("SIGKILL")), ms);
       // One whose connections were cut ends by itself; one that does not is ended.
-      setTimeout(() => child.kill("SIGKILL"), ms + 4000).unref();
+      setTimeout(() => child.kill("SIGKILL"), ms + 800).unref();
     });
     child.once("exit", () => done(readRun(said, open)));
   });

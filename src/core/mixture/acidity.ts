@@ -105,7 +105,7 @@ function closedIn(from: number, to: number): number {
     const width = high - low;
     const middle = (low + high) / 2;
     let at = middle;
-    const byChord = mayChord && width < STRAIGHT && below < 0 && above > 0;
+    const byChord: boolean = mayChord && width < STRAIGHT && below < 0 && above > 0;
     if (byChord) {
       const chord = low + (width * below) / (below - above);
       // A little past the root, so that the far side closes in as well.
