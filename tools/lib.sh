@@ -77,6 +77,14 @@ with_database() {
   JOLLY_HOME=$(data_home) TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx "$tool" "$@"
 }
 
+# Lint and form of all sources; each is told, whatever the other found.
+looked_over() {
+  local found=0
+  say "lint";   node_modules/.bin/eslint --quiet . || found=1
+  say "form";   node_modules/.bin/prettier --log-level warn --check . || found=1
+  return $found
+}
+
 # Every test: types, lint, core, store, command, browser; one production build; a throwaway cluster.
 run_tests() {
   local only=${1:-all} failed=0
@@ -85,16 +93,18 @@ run_tests() {
   mkdir -p .jolly; mkdir -m 755 -p "$scratch"
   if [ "$(id -u)" = 0 ]; then mkdir -p "$scratch/data"; chown -R postgres "$scratch/data"; fi
   trap 'cluster_down; rm -rf "$scratch"' EXIT
+  # The sources are looked over beside the build, and what was found is told before the tests begin.
+  local looked=""
   if [ "$only" = all ]; then
-    say "types";  node_modules/.bin/next typegen >/dev/null 2>&1 || true; node_modules/.bin/tsc --noEmit || failed=1
-    say "lint";   node_modules/.bin/eslint --quiet . || failed=1
-    say "form";   node_modules/.bin/prettier --log-level warn --check . || failed=1
+    looked_over >"$scratch/looked" 2>&1 & looked=$!
+    say "types"; node_modules/.bin/next typegen >/dev/null 2>&1 || true; node_modules/.bin/tsc --noEmit || failed=1
   fi
   if [ "$only" != unit ]; then
     # Durability is tested by killing servers, not by pulling plugs: syncing every write would only slow the suite.
     JOLLY_PG_OPTIONS="-c fsync=off" cluster_up "$scratch/data"
     if [ "$only" = all ] || [ "$only" = browser ]; then need_build for-tests; fi
   fi
+  if [ -n "$looked" ]; then wait "$looked" || failed=1; cat "$scratch/looked" >&2; fi
   local projects
   case "$only" in all) projects="core store command browser" ;; unit) projects="core" ;; store|command|browser) projects="$only" ;; *) die "test knows unit, store, command and browser." ;; esac
   JOLLY_TEST_SCRATCH=$scratch node --no-warnings node_modules/.bin/jest --selectProjects $projects --json --outputFile="$scratch/out.json" --maxWorkers=3 --forceExit || failed=1

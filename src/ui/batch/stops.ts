@@ -20,3 +20,4 @@ export function useStops(batch: Batch, stage: Stage, all: readonly Caution[] | u
     body: Object.keys(given).length > 0 ? { reasons: given } : {},
   };
 }
+export type Stops = ReturnType<typeof useStops>;

@@ -3,23 +3,18 @@ import { useState } from "react";
 
 import { VESSELS } from "@/core/vessel/catalogue";
 import {
-  LIDS,
   LID_WORDS,
   type Lid,
   VESSEL_SORTS,
-  WARES,
   WARE_WORDS,
   type Ware,
   usualWare,
   vesselWords,
 } from "@/core/vessel/vessel";
 
-import { type Fault, type Result, fail, fault, ok } from "@/core/fault";
-import { readAmount } from "@/core/reading/amounts";
-import { readLength } from "@/core/reading/lengths";
-import { Field } from "../kit/field";
-import { useUnits } from "../kit/units";
+import type { Fault } from "@/core/fault";
 import { useKeep } from "./keep";
+import { MeasureOwn, type Sizes, useMeasured } from "./measure-own";
 
 const JARS = [...VESSELS.values()].filter((v) => v.sort !== "bottle" && v.sort !== "dropper");
 const SORT_WORDS: Readonly<Record<string, string>> = {
@@ -28,117 +23,147 @@ const SORT_WORDS: Readonly<Record<string, string>> = {
   pot: "Pots",
   "pressure-pot": "Pressure pots",
 };
-/** A measurement as it was typed: a length by the household's ruler, or a weight in grams. */
-function measured(key: string, text: string, lengths: "cm" | "in"): Result<number> {
-  if (key.endsWith("Cm")) return readLength(text, lengths);
-  const bare = Number(text.trim().replace(",", "."));
-  if (text.trim() !== "" && Number.isFinite(bare)) return ok(bare);
-  const amount = readAmount(text, "metric");
-  if (amount.ok && amount.value.kind === "measure" && amount.value.dimension === "mass")
-    return ok(amount.value.si.value);
-  return fail(fault("NotAWeight", "Write what the scale shows, in grams, like 640."));
+/** Which size it is: those everyone has, or one's own. */
+function WhichSize({ size, change }: { size: string; change: (to: string) => void }) {
+  return (
+    <p>
+      <label htmlFor="vessel-size" className="quiet block">
+        which
+      </label>
+      <select
+        id="vessel-size"
+        className="field max-w-64"
+        value={size}
+        onChange={(e) => change(e.target.value)}
+      >
+        {VESSEL_SORTS.filter((s) => SORT_WORDS[s]).map((sort) => (
+          <optgroup key={sort} label={SORT_WORDS[sort]}>
+            {JARS.filter((v) => v.sort === sort).map((v) => (
+              <option key={v.id} value={v.id}>
+                {vesselWords(v)}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+        <optgroup label="Measured">
+          <option value="own">one of my own …</option>
+        </optgroup>
+      </select>
+    </p>
+  );
 }
 
-/** One more vessel: a plain size, or one's own by two measurements or by weighing it empty and full of water. */
-export function AddVessel({ done }: { done: () => void }) {
+/** A list whose first entry is what is usual. */
+function UsualOr<T extends string>({
+  id,
+  label,
+  usual,
+  value,
+  words,
+  change,
+}: {
+  id: string;
+  label: string;
+  usual: string;
+  value: T | "";
+  words: Readonly<Record<T, string>>;
+  change: (to: T | "") => void;
+}) {
+  return (
+    <p>
+      <label htmlFor={id} className="quiet block">
+        {label}
+      </label>
+      <select id={id} className="field" value={value} onChange={(e) => change(e.target.value as T | "")}>
+        <option value="">{usual}</option>
+        {(Object.keys(words) as T[]).map((k) => (
+          <option key={k} value={k}>
+            {words[k]}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+}
+
+/** A vessel as it is said so far, and its keeping. */
+function useNewVessel() {
   const { keep, sending, fault: refused, clear } = useKeep();
   const [id] = useState(() => crypto.randomUUID());
-  const { lengths } = useUnits();
   const [asked, setAsked] = useState(false);
   const [size, setSize] = useState("m-1000");
   const [name, setName] = useState("");
   const [lid, setLid] = useState<Lid | "">("");
   const [ware, setWare] = useState<Ware | "">("");
-  const [by, setBy] = useState<"measure" | "weigh">("measure");
-  const [m, setM] = useState({ heightCm: "", diameterCm: "", emptyG: "", fullOfWaterG: "", mouthCm: "" });
+  const measuring = useMeasured();
   const own = size === "own";
-  const fields =
-    by === "measure"
-      ? ([
-          ["heightCm", `inside height, ${lengths}`],
-          ["diameterCm", `inside width, ${lengths}`],
-        ] as const)
-      : ([
-          ["emptyG", "empty, g"],
-          ["fullOfWaterG", "full of water, g"],
-          ["heightCm", `inside height, ${lengths}`],
-          ["mouthCm", `mouth, ${lengths}`],
-        ] as const);
-  const read = new Map(fields.map(([key]) => [key as string, measured(key, m[key], lengths)]));
   // What is wrong with a field is said beside it: what it cannot be read as, or what the store says of it.
   const wrongOf = (key: string): Fault | undefined => {
-    const is = read.get(key);
+    const is = measuring.read.get(key as keyof Sizes);
     if (asked && is && !is.ok) return is.faults[0];
     return refused?.path.map(String).includes(key) ? refused : undefined;
   };
-  const elsewhere = refused && !fields.some(([key]) => wrongOf(key)) ? refused : undefined;
-  const put =
-    (key: string) =>
-    (e: React.ChangeEvent<HTMLInputElement>): void => {
-      clear();
-      setM({ ...m, [key]: e.target.value });
-    };
-  const send = (): Promise<boolean> => {
+  const send = async (): Promise<boolean> => {
     setAsked(true);
-    if (own && [...read.values()].some((r) => !r.ok)) return Promise.resolve(false);
-    const n = (k: string): number => {
-      const is = read.get(k);
-      return is?.ok ? is.value : 0;
-    };
-    const shape =
-      by === "measure"
-        ? { heightCm: n("heightCm"), diameterCm: n("diameterCm") }
-        : {
-            emptyG: n("emptyG"),
-            fullOfWaterG: n("fullOfWaterG"),
-            heightCm: n("heightCm"),
-            mouthCm: n("mouthCm"),
-          };
-    const called = name.trim() || "my own jar";
+    if (own && !measuring.readable) return false;
+    const called = name.trim();
     return keep(id, {
       what: "vessel",
-      ...(name.trim() ? { name: name.trim() } : {}),
-      vessel: own ? { id, name: called, sort: "jar", lid: lid || "glass", shape } : size,
+      ...(called ? { name: called } : {}),
+      vessel: own
+        ? { id, name: called || "my own jar", sort: "jar", lid: lid || "glass", shape: measuring.shape() }
+        : size,
       ...(lid ? { lid } : {}),
       ...(ware ? { ware } : {}),
     });
   };
+  const elsewhere = refused && !measuring.fields.some(([key]) => wrongOf(key)) ? refused : undefined;
+  return {
+    ...{
+      size,
+      setSize,
+      name,
+      setName,
+      lid,
+      setLid,
+      ware,
+      setWare,
+      own,
+      wrongOf,
+      elsewhere,
+      sending,
+      send,
+      clear,
+    },
+    measuring: {
+      ...measuring,
+      type: (key: keyof Sizes, text: string): void => {
+        clear();
+        measuring.type(key, text);
+      },
+    },
+  };
+}
+
+/** One more vessel: a plain size, or one's own by two measurements or by weighing it empty and full of water. */
+export function AddVessel({ done }: { done: () => void }) {
+  const v = useNewVessel();
   return (
     <form
       className="grid gap-3 py-3"
       onSubmit={(e) => {
         e.preventDefault();
-        void send().then((ok) => ok && done());
+        void v.send().then((kept) => kept && done());
       }}
     >
       <div className="flex flex-wrap gap-4 items-end">
-        <p>
-          <label htmlFor="vessel-size" className="quiet block">
-            which
-          </label>
-          <select
-            id="vessel-size"
-            className="field max-w-64"
-            value={size}
-            onChange={(e) => {
-              clear();
-              setSize(e.target.value);
-            }}
-          >
-            {VESSEL_SORTS.filter((s) => SORT_WORDS[s]).map((sort) => (
-              <optgroup key={sort} label={SORT_WORDS[sort]}>
-                {JARS.filter((v) => v.sort === sort).map((v) => (
-                  <option key={v.id} value={v.id}>
-                    {vesselWords(v)}
-                  </option>
-                ))}
-              </optgroup>
-            ))}
-            <optgroup label="Measured">
-              <option value="own">one of my own …</option>
-            </optgroup>
-          </select>
-        </p>
+        <WhichSize
+          size={v.size}
+          change={(to) => {
+            v.clear();
+            v.setSize(to);
+          }}
+        />
         <p>
           <label htmlFor="vessel-name" className="quiet block">
             called
@@ -146,102 +171,38 @@ export function AddVessel({ done }: { done: () => void }) {
           <input
             id="vessel-name"
             className="field w-48"
-            value={name}
+            value={v.name}
             maxLength={40}
             placeholder="the tall one"
-            onChange={(e) => setName(e.target.value)}
+            onChange={(e) => v.setName(e.target.value)}
           />
         </p>
-        <p>
-          <label htmlFor="vessel-lid" className="quiet block">
-            lid
-          </label>
-          <select
-            id="vessel-lid"
-            className="field"
-            value={lid}
-            onChange={(e) => setLid(e.target.value as Lid)}
-          >
-            <option value="">
-              {own ? "glass lid with a rubber ring" : LID_WORDS[VESSELS.get(size)!.lid]}
-            </option>
-            {LIDS.map((l) => (
-              <option key={l} value={l}>
-                {LID_WORDS[l]}
-              </option>
-            ))}
-          </select>
-        </p>
-        <p>
-          <label htmlFor="vessel-ware" className="quiet block">
-            made of
-          </label>
-          <select
-            id="vessel-ware"
-            className="field"
-            value={ware}
-            onChange={(e) => setWare(e.target.value as Ware)}
-          >
-            <option value="">{WARE_WORDS[usualWare(own ? "jar" : VESSELS.get(size)!.sort)]}</option>
-            {WARES.map((w) => (
-              <option key={w} value={w}>
-                {WARE_WORDS[w]}
-              </option>
-            ))}
-          </select>
-        </p>
+        <UsualOr
+          id="vessel-lid"
+          label="lid"
+          usual={v.own ? LID_WORDS.glass : LID_WORDS[VESSELS.get(v.size)!.lid]}
+          value={v.lid}
+          words={LID_WORDS}
+          change={v.setLid}
+        />
+        <UsualOr
+          id="vessel-ware"
+          label="made of"
+          usual={WARE_WORDS[usualWare(v.own ? "jar" : VESSELS.get(v.size)!.sort)]}
+          value={v.ware}
+          words={WARE_WORDS}
+          change={v.setWare}
+        />
       </div>
-      {own && (
-        <fieldset>
-          <legend className="quiet">how is it measured?</legend>
-          <div className="flex flex-wrap gap-6">
-            <label className="flex items-center gap-2 min-h-9">
-              <input
-                type="radio"
-                name="by"
-                className="accent-cobalt w-5 h-5"
-                checked={by === "measure"}
-                onChange={() => setBy("measure")}
-              />
-              by a ruler, inside
-            </label>
-            <label className="flex items-center gap-2 min-h-9">
-              <input
-                type="radio"
-                name="by"
-                className="accent-cobalt w-5 h-5"
-                checked={by === "weigh"}
-                onChange={() => setBy("weigh")}
-              />
-              by weighing it empty and full of water
-            </label>
-          </div>
-          <div className="flex flex-wrap gap-4 pt-1">
-            {fields.map(([key, words]) => (
-              <Field key={key} id={`own-${key}`} label={words} fault={wrongOf(key)} className="w-44">
-                {(tied) => (
-                  <input
-                    {...tied}
-                    inputMode="decimal"
-                    className="field w-full"
-                    maxLength={20}
-                    value={m[key]}
-                    onChange={put(key)}
-                  />
-                )}
-              </Field>
-            ))}
-          </div>
-        </fieldset>
-      )}
-      {elsewhere && (
+      {v.own && <MeasureOwn measuring={v.measuring} wrongOf={v.wrongOf} />}
+      {v.elsewhere && (
         <p role="alert" className="wrong">
-          {elsewhere.message}
+          {v.elsewhere.message}
         </p>
       )}
       <p className="flex gap-5 items-center">
-        <button type="submit" className="slab" disabled={sending}>
-          {sending ? "Writing…" : "Keep it"}
+        <button type="submit" className="slab" disabled={v.sending}>
+          {v.sending ? "Writing…" : "Keep it"}
         </button>
         <button type="button" className="plain" onClick={done}>
           leave it

@@ -1,0 +1,103 @@
+import { useEffect, useMemo, useState } from "react";
+import { bottlesFor, fillPlan } from "@/core/cellar/fill";
+import type { Batch } from "@/core/journal/fold";
+import { reckonBatch } from "@/core/journal/reckon";
+import type { Company } from "@/core/people/company";
+import type { Empties } from "@/core/stores/item";
+import { VESSELS } from "@/core/vessel/catalogue";
+import { vesselWords } from "@/core/vessel/vessel";
+import { useDraft } from "../kit/draft";
+import type { Row } from "./one-bottle";
+import { useStops } from "./stops";
+import { useWrite } from "./write";
+
+export interface Bottling {
+  readonly batch: Batch;
+  readonly company: Company;
+  readonly empties: readonly Empties[];
+  /** The entry that is put right, where it is said again. */
+  readonly right?: number | undefined;
+}
+
+export interface BottlingDraft {
+  readonly rows: readonly Row[];
+  readonly own: boolean;
+  readonly bestBy: string;
+  readonly reason: string;
+}
+const NOTHING: BottlingDraft = { rows: [], own: false, bestBy: "", reason: "" };
+
+/** The bottles as they were written down, to be said again. */
+const asBottled = (batch: Batch): BottlingDraft => ({
+  rows: batch.bottles.map(({ id, vessel, ml, place }) => ({ id, vessel, ml, place })) as Row[],
+  own: batch.own !== undefined,
+  bestBy: batch.own?.bestBy ?? "",
+  reason: batch.own?.reason ?? "",
+});
+
+const isDraft = (k: unknown): BottlingDraft | undefined =>
+  k && typeof k === "object" && Array.isArray((k as BottlingDraft).rows) ? (k as BottlingDraft) : undefined;
+
+/** The usual sizes, where no bottles are counted. */
+const usualSizes = (kind: Batch["plan"]["kind"]): readonly string[] =>
+  kind === "tincture"
+    ? ["d-100", "d-50", "d-30"]
+    : ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"];
+
+/** Bottles for a volume: from those on hand, where they are counted; else of the usual sizes. */
+function laidOut(batch: Batch, empties: readonly Empties[], ml: number, place: Row["place"]): Row[] {
+  const counted = bottlesFor(batch.plan.kind, empties).filter((b) => b.count !== undefined);
+  const from =
+    counted.length > 0 ? counted : usualSizes(batch.plan.kind).map((id) => ({ vessel: VESSELS.get(id)! }));
+  return fillPlan(ml, from).fills.map((f) => ({
+    id: crypto.randomUUID(),
+    vessel: f.vessel.id,
+    ml: Math.round(f.ml),
+    place,
+  }));
+}
+
+/** What is put into bottles, kept in this browser until it is written. */
+export function useBottling({ batch, company, empties, right }: Bottling) {
+  const { write, putRight, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const reckoned = useMemo(() => reckonBatch(batch, batch.making, company), [batch, company]);
+  const r = reckoned.ok ? reckoned.value : undefined;
+  const stops = useStops(batch, "bottle", r?.cautions);
+  const have = r?.reckoning.finished.ml.value;
+  const place: Row["place"] = r?.reckoning.verdict.place === "cupboard" ? "cupboard" : "fridge";
+  const draft = useDraft<BottlingDraft>(
+    `jolly-bottle-${batch.id}${right ? `-${right}` : ""}`,
+    right ? asBottled(batch) : NOTHING,
+    isDraft,
+  );
+  const [touched, setTouched] = useState(false);
+  useEffect(() => {
+    if (!draft.ready || draft.restored || touched || draft.value.rows.length > 0 || !have) return;
+    draft.set((d) => ({ ...d, rows: laidOut(batch, empties, have, place) }));
+    // Laid out once, when the draft is known; from then on it is the maker's.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [draft.ready]);
+  const { rows, own, bestBy, reason } = draft.value;
+  const put = (change: (d: BottlingDraft) => Partial<BottlingDraft>): void => {
+    setTouched(true);
+    clear();
+    draft.set((d) => ({ ...d, ...change(d) }));
+  };
+  const left = (have ?? 0) - rows.reduce((sum, x) => sum + (Number.isFinite(x.ml) ? x.ml : 0), 0);
+  const another = (): void => {
+    const v = VESSELS.get("b-250-swing")!;
+    const ml = Math.round(Math.max(1, Math.min(v.fillMl, left)));
+    put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place }] }));
+  };
+  const go = (page: string) => (): void => {
+    draft.clear();
+    router.push(`/batch/${batch.id}/${page}`);
+    router.refresh();
+  };
+  const send = (): void => {
+    const bottles = rows.map((b) => ({ ...b, name: vesselWords(VESSELS.get(b.vessel)!) }));
+    const body = { bottles, own: own ? { bestBy, reason } : null, ...stops.body };
+    void (right ? putRight(right, body, "", go("")) : write("bottled", body, go("label")));
+  };
+  return { reckoned, stops, have, left, draft: draft.value, put, another, send, sending, fault, insist };
+}

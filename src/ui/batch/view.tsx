@@ -1,0 +1,182 @@
+import Link from "next/link";
+import type { Window } from "@/core/care/care";
+import { addDays, printDay } from "@/core/day";
+import type { Change } from "@/core/journal/changes";
+import type { Batch } from "@/core/journal/fold";
+import type { BatchReckoning } from "@/core/journal/reckon";
+import { heldBy } from "@/core/label/held";
+import { contentsOf } from "@/core/label/label";
+import { VesselFigure } from "../figures/vessel";
+import { verdictHead, verdictWhy } from "../plan/verdict-words";
+import type { cardOf } from "../shelf/card";
+
+/** What is to be known of a batch before anything else: that it ended, and what was put right of it last. */
+export function BatchNotices({ batch, changes }: { batch: Batch; changes: readonly Change[] }) {
+  return (
+    <>
+      {batch.state === "discarded" && (
+        <p className="text-rust font-bold pt-2">
+          Discarded {printDay(batch.discardedDay!)}: {batch.discardedWhy}
+        </p>
+      )}
+      {batch.state === "undone" && (
+        <p className="pt-2">
+          It was begun by accident and taken back; what it drew went back to the stores.{" "}
+          <Link href={`/bench?again=${batch.id}`}>Set its plan on the Bench.</Link>
+        </p>
+      )}
+      {batch.unreadable.map((u) => (
+        <p key={u.seq} role="alert" className="wrong pt-2">
+          A correction of entry {u.seq} does not read as one, and is passed over: {u.message}. Put that entry
+          right in the journal below.
+        </p>
+      ))}
+      {changes.length > 0 && (
+        <p role="status" className="pt-2">
+          Put right.{" "}
+          {changes.map((c, i) => (
+            <span key={c.what}>
+              {i > 0 && "; "}
+              {c.what}: <del className="text-ash">{c.was}</del> <strong>{c.is}</strong>
+            </span>
+          ))}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** The vessel it stands in, as full as it is. */
+export function StandsIn({
+  batch,
+  card,
+  program,
+}: {
+  batch: Batch;
+  card: ReturnType<typeof cardOf>;
+  program: BatchReckoning["program"];
+}) {
+  const stands = batch.state === "working" || batch.state === "strained";
+  return (
+    <div className="text-center">
+      {card && (
+        <VesselFigure
+          profile={card.profile}
+          layers={stands ? card.layers : []}
+          lid={card.lid}
+          scale={Math.min(17, 330 / ((program.vessel?.solid.brimCm ?? 20) + 2.5))}
+          title={`${card.size}, ${batch.name}`}
+        />
+      )}
+      <p className="stencil text-xl pt-1">{card?.size}</p>
+      <p className="quiet">{contentsOf(program)}</p>
+    </div>
+  );
+}
+
+/** What is next, large; where nothing is, until when it rests. */
+export function NextThing({
+  batch,
+  next,
+  making,
+  window: w,
+}: {
+  batch: Batch;
+  /** The page it is done on, and the words of its button. */
+  next: readonly [string, string] | undefined;
+  making: boolean;
+  window: Window | undefined;
+}) {
+  const rests = (!next || next[0] === "make") && batch.state === "working" && w;
+  return (
+    <>
+      {next && (
+        <p className="pb-4 flex flex-wrap items-center gap-5">
+          <Link className="slab text-[1.25rem] min-h-14" href={`/batch/${batch.id}/${next[0]}`}>
+            {next[1]}
+          </Link>
+          {making && !w && <Link href={`/batch/${batch.id}/strain`}>it is made: strain it</Link>}
+          {batch.state === "strained" && next[0] === "finish" && (
+            <Link href={`/batch/${batch.id}/bottle`}>bottle as it is</Link>
+          )}
+        </p>
+      )}
+      {rests && (
+        <p className="pb-4 text-[1.25rem]">
+          Rests until <strong>{printDay(addDays(batch.begunDay, w.earliest))}</strong>; best strained{" "}
+          {printDay(addDays(batch.begunDay, w.best))}.{" "}
+          <Link href={`/batch/${batch.id}/strain`}>Strain it sooner</Link>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What may be done with its recipe. */
+export function RecipeWays({ batch }: { batch: Batch }) {
+  const ways = [
+    [`/batch/${batch.id}/recipe`, "print it"],
+    [`/bench?again=${batch.id}`, "plan it again"],
+    ...(batch.state === "working" ? [[`/bench?right=${batch.id}`, "put the plan right"] as const] : []),
+  ] as const;
+  return (
+    <p className="py-2 flex flex-wrap gap-x-5">
+      {ways.map(([href, words]) => (
+        <Link key={href} className="inline-flex items-center min-h-11" href={href}>
+          {words}
+        </Link>
+      ))}
+    </p>
+  );
+}
+
+/** How much it is or will be, where it keeps and how long, and why. */
+export function WhatItIs({ batch, of }: { batch: Batch; of: BatchReckoning["reckoning"] }) {
+  const { value, low, high } = of.finished.ml;
+  const head = verdictHead(of.verdict);
+  return (
+    <>
+      <h2 className="ruled-head">{batch.state === "bottled" ? "What it is" : "What it will be"}</h2>
+      <p className="text-[1.75rem] font-bold pt-2 leading-tight">{Math.round(value)} mL</p>
+      <p className="quiet">
+        between {Math.round(low)} and {Math.round(high)}
+      </p>
+      <p className="text-[1.125rem] font-bold pt-2">
+        {head.place} {head.life}
+      </p>
+      <ul className="pt-1">
+        {verdictWhy(of.verdict, of).map((x) => (
+          <li key={x}>{x}</li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** The bottles it went into, each a way to the cellar. */
+export function ItsBottles({ batch, reckoned }: { batch: Batch; reckoned: BatchReckoning }) {
+  if (batch.bottles.length === 0) return null;
+  const shortened =
+    batch.verdict && batch.bottles.some((b) => heldBy(batch.verdict!, reckoned, b.place).shortened);
+  return (
+    <>
+      <h2 className="ruled-head pt-5">Bottles</h2>
+      {shortened && (
+        <p className="font-semibold py-1">
+          Today’s rules promise less than the labels say; the shorter holds.{" "}
+          <Link href={`/batch/${batch.id}/label`}>Print new labels.</Link>
+        </p>
+      )}
+      <ul>
+        {batch.bottles.map((b, i) => (
+          <li key={b.id} className="border-b border-rule flex justify-between gap-3">
+            <Link href={`/cellar?bottle=${b.id}`} className="inline-flex items-center min-h-11">
+              {batch.code}·{i + 1}, {b.name}
+            </Link>
+            <span className="py-2.5">{Math.round(b.ml)} mL filled</span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
