@@ -34,6 +34,17 @@ const state: State = existsSync(STATE)
 const keep = (): void => writeFileSync(STATE, JSON.stringify(state));
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
+const demoLines = (): string[] => readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n");
+
+/** The demo as it was, in the place of whatever the requests made of it; the server that is asked runs on. */
+async function asItWas(sql: Sql): Promise<void> {
+  const tables = await sql<{ name: string }[]>`
+    select quote_ident(tablename) as name from pg_tables where schemaname = 'public' and tablename <> 'migration'`;
+  await sql.unsafe(`truncate ${tables.map((t) => t.name).join(", ")} cascade`);
+  await importLines(sql, demoLines());
+  await rebuild(sql);
+}
+
 async function household(demo: boolean): Promise<{ sql: Sql; url: string }> {
   const name = `torture_${randomUUID().replace(/-/g, "")}`;
   const admin = connect(`${process.env["DATABASE_ROOT"]}/postgres`, 1);
@@ -42,7 +53,7 @@ async function household(demo: boolean): Promise<{ sql: Sql; url: string }> {
   const url = `${process.env["DATABASE_ROOT"]}/${name}`;
   const sql = connect(url, 4);
   await migrate(sql, MIGRATIONS);
-  if (demo) await importLines(sql, readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n"));
+  if (demo) await importLines(sql, demoLines());
   else
     await settle(sql, { id: randomUUID(), name: "Struck", zone: "Europe/London", ...usualHousehold("us") });
   await rebuild(sql);
@@ -75,6 +86,9 @@ async function strikes(): Promise<void> {
   }
   say(`strikes: ${JSON.stringify(state.tally)}`);
 }
+
+/** So many requests begin some hundred batches, as many as a household has in years; then it is the demo again. */
+const A_DEMO = 4000;
 
 /** MB a process holds. */
 const memoryOf = (pid: number): number =>
@@ -116,6 +130,7 @@ async function requests(): Promise<void> {
       state.failed.push(...r.failed);
       state.slow.push(...r.slow);
       keep();
+      if (to % A_DEMO === 0) await asItWas(sql);
       if (to % 5000 === 0)
         say(
           `  ${to} requests, ${state.failed.length} failed, ${state.slow.length} slow, ${Math.round(memoryOf(child.pid!))} MB`,

@@ -1,4 +1,5 @@
 import { notFound, redirect } from "next/navigation";
+import { cache } from "react";
 import { z } from "zod";
 import type { EventType } from "@/core/journal/events";
 import { type Batch, fold } from "@/core/journal/fold";
@@ -9,13 +10,16 @@ import { BATCHES } from "@/store/journal";
 import { stores } from "@/store/stores";
 import { frame } from "./frame";
 
+/** The entries of one batch, asked for once however many parts of a page want them. */
+export const entriesOf = cache((id: string) => eventsOf(db(), BATCHES, id));
+
 /** What stands in the journal of one batch, whether or not it reckons; a page that is not there answers 404. */
 export async function batchAsItStands(params: Promise<{ id: string }>) {
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
   const [f, events, { people, empties }] = await Promise.all([
     frame(),
-    eventsOf(db(), BATCHES, id.data),
+    entriesOf(id.data),
     stores(db()),
   ]);
   const batch = fold(events);

@@ -3,11 +3,13 @@ import { randomUUID } from "node:crypto";
 import type { Browser } from "puppeteer-core";
 import { begin } from "../../src/store/commands";
 import { write } from "../../src/store/entries";
+import { household } from "../../src/store/household";
 import { batchOf } from "../../src/store/journal";
 import { keep, stores } from "../../src/store/stores";
 import {
   type App,
   type Household,
+  choose,
   clickOn,
   fill,
   goTo,
@@ -241,4 +243,27 @@ describe("while the server is away", () => {
     await again.stop();
     await page.close();
   }, 90_000);
+});
+
+describe("measures that changed under a batch", () => {
+  test("what was planned in US pints is read in them and shown in them, and that is said; a new plan is imperial", async () => {
+    const b = await begun();
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}/household`);
+    await choose(page, "#house-units", "imperial");
+    await clickOn(page, "Keep it");
+    await says(page, "Kept.");
+    expect((await household(home.sql)).units).toBe("imperial");
+    await goTo(page, `${app.url}/batch/${b.id}/strain`);
+    expect(await words(page)).toContain("Planned in US cups and pints");
+    await fill(page, "#measured", "1½ pints");
+    await says(page, "That is 710 mL.");
+    await goTo(page, `${app.url}/bench`);
+    expect(await words(page)).not.toContain("Planned in");
+    await fill(page, 'input[role="combobox"]', "1 pint water");
+    await page.keyboard.press("Enter");
+    await says(page, "568 mL");
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
 });

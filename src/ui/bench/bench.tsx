@@ -13,6 +13,7 @@ import type { Busy } from "@/core/stores/free";
 import { storesOf, usualOf } from "@/core/stores/stores";
 import { PartsRail } from "../figures/rail";
 import { send } from "../kit/send";
+import { MeasuredIn } from "../kit/units";
 import { Notes } from "../plan/cautions";
 import { BEGIN, Begin, PUT_RIGHT, type Sending, whyNotBegin } from "./begin";
 import { type From, FromBatch, usePuttingRight } from "./from";
@@ -96,92 +97,94 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
     requestAnimationFrame(() => document.getElementById("drawers")?.scrollIntoView({ block: "start" }));
   };
   return (
-    <div aria-busy={bench.id === ""}>
-      {beginning.begun !== "" && (
-        <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
-          {beginning.begun} has begun. This is the other jar of it; begin it too, or start over.
-        </p>
-      )}
-      {from && <FromBatch from={from} why={right.why} setWhy={right.setWhy} />}
-      <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4">
-        <div className="min-w-0">
-          <Heading
-            bench={bench}
-            made={made}
-            stores={stores}
-            today={today}
-            actions={actions}
-            fittings={fittings}
-            giveReason={giveReason}
-          />
-          <GoingIn
-            state={state}
-            catalogue={stores.catalogue}
-            actions={actions}
-            giveReason={giveReason}
-            startOver={() => {
-              beginning.clear();
-              replace(fresh(household, fittings, made.plan.kind));
-            }}
-          />
+    <MeasuredIn system={made.plan.units}>
+      <div aria-busy={bench.id === ""}>
+        {beginning.begun !== "" && (
+          <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
+            {beginning.begun} has begun. This is the other jar of it; begin it too, or start over.
+          </p>
+        )}
+        {from && <FromBatch from={from} why={right.why} setWhy={right.setWhy} />}
+        <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4">
+          <div className="min-w-0">
+            <Heading
+              bench={bench}
+              made={made}
+              stores={stores}
+              today={today}
+              actions={actions}
+              fittings={fittings}
+              giveReason={giveReason}
+            />
+            <GoingIn
+              state={state}
+              catalogue={stores.catalogue}
+              actions={actions}
+              giveReason={giveReason}
+              startOver={() => {
+                beginning.clear();
+                replace(fresh(household, fittings, made.plan.kind));
+              }}
+            />
+          </div>
+          <div className="min-w-0">
+            <VesselPane
+              plan={made.plan}
+              vessel={made.vessel}
+              program={made.shown?.program}
+              reckoning={made.shown?.reckoning}
+              faults={made.faults}
+              cautions={made.grave}
+              reasons={bench.reasons}
+              giveReason={giveReason}
+              owned={stores.vessels}
+              busy={busy}
+              choose={choose}
+              edit={edit}
+              take={takeBoth}
+            />
+            <Begin
+              why={whyNotBegin(made, bench, (putting ?? beginning).sending)}
+              sending={putting ?? beginning}
+              begin={putting?.put ?? beginning.begin}
+              words={putting ? PUT_RIGHT : BEGIN}
+              openWays={openWays}
+            />
+          </div>
+          <div className="min-w-0">
+            <OutcomeSide
+              made={made}
+              empties={stores.empties}
+              currency={currency}
+              today={today}
+              take={take}
+              bench={bench}
+            />
+          </div>
         </div>
-        <div className="min-w-0">
-          <VesselPane
-            plan={made.plan}
-            vessel={made.vessel}
-            program={made.shown?.program}
-            reckoning={made.shown?.reckoning}
-            faults={made.faults}
-            cautions={made.grave}
-            reasons={bench.reasons}
-            giveReason={giveReason}
-            owned={stores.vessels}
-            busy={busy}
-            choose={choose}
-            edit={edit}
-            take={takeBoth}
-          />
-          <Begin
-            why={whyNotBegin(made, bench, (putting ?? beginning).sending)}
-            sending={putting ?? beginning}
-            begin={putting?.put ?? beginning.begin}
-            words={putting ? PUT_RIGHT : BEGIN}
-            openWays={openWays}
-          />
+        {/* The rail stays in reach while the plan scrolls. */}
+        {made.rail && (
+          <div className="no-print lg:sticky lg:bottom-0 z-[5] bg-ground pt-1 pb-3">
+            <PartsRail rail={made.rail} move={slide} />
+          </div>
+        )}
+        <div className="no-print">
+          <Notes cautions={made.notes} />
         </div>
-        <div className="min-w-0">
-          <OutcomeSide
-            made={made}
-            empties={stores.empties}
-            currency={currency}
-            today={today}
-            take={take}
-            bench={bench}
-          />
-        </div>
+        <BenchDrawers
+          open={drawer}
+          setOpen={setDrawer}
+          made={made}
+          stores={stores}
+          today={today}
+          currency={currency}
+          shop={bench.shop}
+          setShop={(shop) => change({ shop }, "shop")}
+          take={take}
+          teach={teach}
+        />
       </div>
-      {/* The rail stays in reach while the plan scrolls. */}
-      {made.rail && (
-        <div className="no-print lg:sticky lg:bottom-0 z-[5] bg-ground pt-1 pb-3">
-          <PartsRail rail={made.rail} move={slide} />
-        </div>
-      )}
-      <div className="no-print">
-        <Notes cautions={made.notes} />
-      </div>
-      <BenchDrawers
-        open={drawer}
-        setOpen={setDrawer}
-        made={made}
-        stores={stores}
-        today={today}
-        currency={currency}
-        shop={bench.shop}
-        setShop={(shop) => change({ shop }, "shop")}
-        take={take}
-        teach={teach}
-      />
-    </div>
+    </MeasuredIn>
   );
 }
 

@@ -1,5 +1,5 @@
 "use client";
-import { createContext, useContext, useEffect, useState } from "react";
+import { createContext, useContext, useEffect, useMemo, useState } from "react";
 import type { UnitSystem } from "@/core/quantity/units";
 import { printG, printLength, printMass, printMl, printTemperature, printVolume } from "@/core/reading/print";
 
@@ -42,6 +42,28 @@ export function UnitsProvider({
   useEffect(() => void (document.documentElement.dataset["awake"] = "yes"), []);
   return (
     <Context.Provider value={{ display, household, degrees, lengths, set }}>{children}</Context.Provider>
+  );
+}
+
+const WHOSE: Readonly<Record<UnitSystem, string>> = {
+  us: "US cups and pints",
+  imperial: "imperial pints and ounces",
+  metric: "metric cups and spoons",
+};
+
+/** What was planned in other measures than the household's is read in its own, so it is shown in them too, and that is said. */
+export function MeasuredIn({ system, children }: { system: UnitSystem; children: React.ReactNode }) {
+  const around = useContext(Context);
+  const own = useMemo(() => ({ ...around, household: system }), [around, system]);
+  return (
+    <Context.Provider value={own}>
+      {system !== around.household && (
+        <p role="note" className="quiet no-print pt-3">
+          Planned in {WHOSE[system]}: what is typed here is read in those, and shown in them.
+        </p>
+      )}
+      {children}
+    </Context.Provider>
   );
 }
 
