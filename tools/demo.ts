@@ -1,9 +1,10 @@
 /** Writes demo/lock-cottage.jsonl, the demo household's journal in the open format. Run by hand after the scenario changes: `node --import tsx tools/demo.ts`. */
 import { createHash } from "node:crypto";
 import { writeFileSync } from "node:fs";
-import { dayAt, instantOf } from "../src/core/day";
+import { BOTTLE_VERSIONS, type BottleEventType, readBottleBody } from "../src/core/cellar/bottle";
+import { addDays, dayAt, instantOf } from "../src/core/day";
 import { type Body, type EventType, type JournalEvent, VERSIONS, readBody } from "../src/core/journal/events";
-import { fold } from "../src/core/journal/fold";
+import { type Batch, fold } from "../src/core/journal/fold";
 import { freeze } from "../src/core/journal/freeze";
 import { reckonBatch } from "../src/core/journal/reckon";
 import { issue } from "../src/core/label/label";
@@ -27,6 +28,8 @@ const uuid = (name: string): string => {
   return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-a${h.slice(17, 20)}-${h.slice(20, 32)}`;
 };
 type Happening = readonly [day: string, time: string, type: EventType, body: unknown];
+/** What became of a bottle, by its place in the list of those that were filled. */
+type BottleHappening = readonly [bottle: number, day: string, type: BottleEventType, body: unknown];
 interface Story {
   readonly code: string;
   readonly name: string;
@@ -44,6 +47,7 @@ interface Story {
     time: string,
     readonly (readonly [vessel: string, ml: number, place: "cupboard" | "fridge" | "freezer"])[],
   ];
+  readonly used?: readonly BottleHappening[];
 }
 
 const herb = (material: string, amount: string, more: Partial<Line> = {}): TrialLine => ({
@@ -55,6 +59,19 @@ const dried = { form: "dried" as const };
 const fresh = { form: "fresh" as const };
 const shaken = (...days: string[]): Happening[] =>
   days.map((d) => [d, "08:10", "touched", { what: "shake" }]);
+
+/** Spoons poured from a bottle: so many a week from a Monday on, some weeks more than others. */
+function spoons(bottle: number, monday: string, aWeek: readonly number[], ml: number): BottleHappening[] {
+  const said = ml === 15 ? "1 tbsp" : `${ml / 5} tsp`;
+  return aWeek
+    .flatMap((times, week) =>
+      Array.from({ length: times }, (_, i): BottleHappening => {
+        const body = { ml, said, for: i % 2 === 0 ? "the keeper" : "the boatwright" };
+        return [bottle, addDays(monday, week * 7 + ((i * 3 + week) % 7)), "poured", body];
+      }),
+    )
+    .sort((a, b) => (a[1] < b[1] ? -1 : 1));
+}
 
 const STORIES: readonly Story[] = [
   {
@@ -106,6 +123,7 @@ const STORIES: readonly Story[] = [
         ["b-330-swing", 320, "cupboard"],
       ],
     ],
+    used: [...spoons(0, "2026-06-22", [3, 4, 3, 5, 4, 3, 5, 4, 3], 15), [0, "2026-08-24", "emptied", {}]],
   },
   {
     code: "HO-26-01",
@@ -133,6 +151,11 @@ const STORIES: readonly Story[] = [
         ["us-half-pint", 215, "cupboard"],
         ["us-quarter-pint", 110, "cupboard"],
       ],
+    ],
+    used: [
+      [1, "2026-08-20", "given", { to: "a passing boat" }],
+      ...spoons(0, "2026-09-07", [2, 3, 1, 2, 3, 2, 2, 3, 3, 2, 2], 5),
+      [0, "2026-11-15", "inspected", { signs: ["layers"], outcome: "fine" }],
     ],
   },
   {
@@ -190,6 +213,7 @@ const STORIES: readonly Story[] = [
         ["b-330-swing", 330, "freezer"],
       ],
     ],
+    used: spoons(0, "2026-11-17", [6], 5),
   },
   {
     code: "TI-26-01",
@@ -481,6 +505,7 @@ for (const s of STORIES) {
       own: null,
     });
   }
+  bottled(fold(events)!, s.used ?? []);
   const done = reckonBatch(fold(events)!);
   if (!done.ok) throw new Error(`${s.code}: ${done.faults[0]!.message}`);
   process.stderr.write(
@@ -490,6 +515,22 @@ for (const s of STORIES) {
       .join(" ")}\n`,
   );
 }
+/** Writes what became of a batch's bottles, each in a journal of its own. */
+function bottled(batch: Batch, used: readonly BottleHappening[]): void {
+  batch.bottles.forEach((bottle, n) => {
+    used
+      .filter(([of]) => of === n)
+      .sort((a, b) => (a[1] < b[1] ? -1 : 1))
+      .forEach(([, day, type, body], i) => {
+        const at = new Date(instantOf(day, "08:20", ZONE)).toISOString();
+        const said = readBottleBody(type, BOTTLE_VERSIONS[type], body);
+        const e = { kind: "bottle", stream: bottle.id, seq: i + 1, key: uuid(`${bottle.id} ${i + 1}`), type };
+        const line = { ...e, version: BOTTLE_VERSIONS[type], at, recordedAt: at, day, body: said };
+        out.push({ recorded: at, line: JSON.stringify(line) });
+      });
+  });
+}
+
 out.sort((a, b) => (a.recorded < b.recorded ? -1 : a.recorded > b.recorded ? 1 : 0));
 writeFileSync(
   "demo/lock-cottage.jsonl",

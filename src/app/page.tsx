@@ -6,15 +6,20 @@ import { cardOf, touchesOf } from "@/ui/shelf/card";
 import { Shelves } from "@/ui/shelf/shelves";
 import { Today } from "@/ui/shelf/today";
 import { counted } from "@/core/words";
+import { type Lasts, StartBy } from "@/ui/cellar/lasts";
 import { frame } from "./frame";
+import { supplies } from "./supplies";
 
+/** Days ahead of its last day to start that a remedy is named here. */
+const START_SOON = 28;
 /** Batches near their day that are named; how many more there are is said. */
 const SHOWN = 6;
 
 export default async function Shelf({ searchParams }: { searchParams: Promise<{ begun?: string }> }) {
   const { today } = await frame();
-  const [batches, bottles, kept, { begun }] = await Promise.all([
+  const [batches, lasts, bottles, kept, { begun }] = await Promise.all([
     live(db()),
+    supplies(today),
     cellar(db(), addDays(today, 21)),
     bottlesKept(db()),
     searchParams,
@@ -65,7 +70,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           </p>
         )}
       </section>
-      <FromTheCellar today={today} soon={soon} more={more} kept={kept} />
+      <FromTheCellar today={today} soon={soon} more={more} kept={kept} lasts={lasts} />
     </div>
   );
 }
@@ -76,12 +81,15 @@ function FromTheCellar({
   soon,
   more,
   kept,
+  lasts,
 }: {
   today: string;
   soon: readonly CellarLine[];
   more: number;
   kept: number;
+  lasts: readonly Lasts[];
 }) {
+  const toStart = lasts.filter((l) => l.next && l.next.by <= addDays(today, START_SOON)).slice(0, SHOWN);
   return (
     <section aria-labelledby="cellar" className="min-w-0 lg:col-start-2">
       <h2 id="cellar" className="ruled-head">
@@ -106,6 +114,17 @@ function FromTheCellar({
                   use by <strong>{printDay(b.best_by)}</strong>.
                 </>
               )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {toStart.length > 0 && (
+        <ul aria-label="To be started">
+          {toStart.map((l) => (
+            <li key={l.name + l.newest} className="py-2 break-words">
+              <Link href={`/bench?again=${l.newest}`}>{l.name}</Link>{" "}
+              {l.supply.stockMl > 0 ? `may run out from ${printDay(l.supply.out!.early)}.` : "has run out."}{" "}
+              <StartBy next={l.next!} today={today} />
             </li>
           ))}
         </ul>

@@ -4,18 +4,38 @@ import { z } from "zod";
 /** A plain calendar day in the household's zone, `YYYY-MM-DD`. Care falls on days, so no clock change moves it. */
 export type Day = string;
 
-export const addDays = (day: Day, n: number): Day =>
-  Temporal.PlainDate.from(day)
-    .add({ days: Math.round(n) })
-    .toString();
+const FIRST = Temporal.PlainDate.from("1970-01-01");
+/** Days asked for once are asked for again and again: each is counted once. */
+const NUMBERS = new Map<Day, number>();
+const DAYS = new Map<number, Day>();
+const MOST_KEPT = 20_000;
+
+/** Days since the first of 1970. Throws on what is no day. */
+function numberOf(day: Day): number {
+  const known = NUMBERS.get(day);
+  if (known !== undefined) return known;
+  const n = FIRST.until(Temporal.PlainDate.from(day), { largestUnit: "days" }).days;
+  if (NUMBERS.size > MOST_KEPT) NUMBERS.clear();
+  NUMBERS.set(day, n);
+  return n;
+}
+
+export function addDays(day: Day, n: number): Day {
+  const at = numberOf(day) + Math.round(n);
+  const known = DAYS.get(at);
+  if (known !== undefined) return known;
+  const is = FIRST.add({ days: at }).toString();
+  if (DAYS.size > MOST_KEPT) DAYS.clear();
+  DAYS.set(at, is);
+  return is;
+}
 
 /** The same day of a month so many months on; the last of a shorter month. */
 export const addMonths = (day: Day, n: number): Day =>
   Temporal.PlainDate.from(day).add({ months: n }).toString();
 
 /** Whole days from one day to another; negative when `to` lies before `from`. */
-export const daysBetween = (from: Day, to: Day): number =>
-  Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: "days" }).days;
+export const daysBetween = (from: Day, to: Day): number => numberOf(to) - numberOf(from);
 
 /** The household's calendar day at an instant. */
 export const dayAt = (iso: string, zone: string): Day =>

@@ -1,6 +1,7 @@
 import type { Batch } from "../core/journal/fold";
 import { type BatchState, fold } from "../core/journal/fold";
 import type { CellarBottle } from "../core/cellar/on-shelf";
+import type { SupplyBottle } from "../core/cellar/supply";
 import type { Kind } from "../core/plan/plan";
 import type { JournalEvent } from "../core/journal/events";
 import type { Busy } from "../core/stores/free";
@@ -82,3 +83,26 @@ export const cellarBottles = (sql: Sql): Promise<CellarBottle[]> =>
     select x.id, x.batch_id, b.code, b.name, b.kind, x.number, x.vessel, x.place, x.at, x.ml, x.left_ml, x.best_by, x.opened_day, x.shortened, x.state
     from bottle x join batch b on b.id = x.batch_id where x.state = 'kept'
     order by x.best_by, x.opened_day is null, b.begun_day, b.code, x.number`;
+
+/** How far back use is learned from. */
+const LOOKED_BACK = "2 years";
+
+/** A remedy the household makes: every bottle of its name and kind that tells how long it lasts, and its newest batch. */
+export interface Remedy {
+  readonly name: string;
+  readonly kind: Kind;
+  /** The batch it would be made after. */
+  readonly newest: string;
+  readonly bottles: readonly SupplyBottle[];
+}
+
+/** Remedies that are or were in the cellar these two years, by name. */
+export async function remedies(sql: Sql, today: string): Promise<Remedy[]> {
+  return sql<Remedy[]>`
+    select min(b.name) as name, b.kind, (array_agg(b.id order by b.begun_day desc, b.code desc))[1] as newest,
+      json_agg(json_build_object('filled', x.filled_day, 'gone', x.gone_day, 'bestBy', x.best_by, 'taken', x.taken,
+        'leftMl', case when x.state = 'kept' then x.left_ml else 0 end) order by x.filled_day, x.id) as bottles
+    from bottle x join batch b on b.id = x.batch_id
+    where x.gone_day is null or x.gone_day > ${today}::date - ${LOOKED_BACK}::interval
+    group by lower(b.name), b.kind order by 1`;
+}

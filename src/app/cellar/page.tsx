@@ -10,8 +10,10 @@ import { db } from "@/store/db";
 import { cellarBottles } from "@/store/shelf";
 import type { InHand } from "@/ui/cellar/bottle-words";
 import { BottleInHand } from "@/ui/cellar/in-hand";
+import { HowLongItLasts } from "@/ui/cellar/lasts";
 import { BottleFigure, CellarShelves } from "@/ui/cellar/shelves";
 import { frame } from "../frame";
+import { supplies } from "../supplies";
 
 export const metadata: Metadata = { title: "Cellar" };
 
@@ -55,6 +57,7 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
     cellarBottles(db()),
     searchParams.then((s) => inHand(s.bottle)),
   ]);
+  const lasts = await supplies(today);
   return (
     <div className="pt-5 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <h1 className="sr-only">Cellar</h1>
@@ -87,6 +90,7 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
         ) : (
           <CellarShelves bottles={bottles} places={home.places} today={today} picked={hand?.bottle.id} />
         )}
+        <HowLongItLasts lasts={lasts} today={today} />
       </div>
       {!hand && bottles.length > 0 && (
         <p className="quiet lg:col-start-2 lg:row-start-1">

@@ -3,6 +3,7 @@ import { type Day, realDay } from "../day";
 import { type Correction, type Envelope, asHappened, bodyReader, correctionsOf } from "../envelope";
 import { PLACE_CLASSES, type PlaceClass } from "../journal/events";
 import type { Batch } from "../journal/fold";
+import type { Taken } from "./supply";
 
 /** What may be seen on looking at a bottle. The first are ordinary for some kinds; the others end it. */
 export const SIGNS = [
@@ -123,6 +124,8 @@ export interface BottleNow {
   readonly stood: readonly { readonly from: Day; readonly place: PlaceClass }[];
   /** Days someone looked and said to use it up by. */
   readonly useBy: Day | undefined;
+  /** What was used of it, and when; what an emptied one still held was used evenly since it was opened. */
+  readonly taken: readonly Taken[];
   /** The day it was given, emptied or discarded. */
   readonly goneDay: Day | undefined;
   readonly goneWords: string | undefined;
@@ -137,10 +140,11 @@ class Folding {
   openedDay: Day | undefined;
   useBy: Day | undefined;
   gone: { day: Day; words: string | undefined } | undefined;
+  readonly taken: Taken[] = [];
   at: string | undefined;
   readonly stood: { from: Day; place: PlaceClass }[];
 
-  constructor(f: Filled) {
+  constructor(private readonly f: Filled) {
     this.leftMl = f.ml;
     this.at = f.at;
     this.stood = [{ from: f.strained, place: f.place }];
@@ -159,6 +163,7 @@ class Folding {
       case "poured":
         this.openedDay ??= e.day;
         this.leftMl = Math.max(0, this.leftMl - e.body.ml);
+        this.taken.push({ from: e.day, to: e.day, ml: e.body.ml });
         break;
       case "moved":
         this.stood.push({ from: e.day, place: e.body.place });
@@ -171,6 +176,8 @@ class Folding {
         this.leave("given", e.day, e.body.to);
         break;
       case "emptied":
+        if (this.leftMl > 0)
+          this.taken.push({ from: this.openedDay ?? this.f.filled, to: e.day, ml: this.leftMl });
         this.leftMl = 0;
         this.leave("emptied", e.day);
         break;
@@ -216,6 +223,7 @@ export function foldBottle(filled: Filled, events: readonly BottleEvent[]): Bott
     openedDay: f.openedDay,
     stood: f.stood,
     useBy: f.useBy,
+    taken: f.taken,
     goneDay: f.gone?.day,
     goneWords: f.gone?.words,
     diary,

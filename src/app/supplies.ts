@@ -1,0 +1,35 @@
+import { type Supply, startBy, supplyOf } from "@/core/cellar/supply";
+import { type Day, addDays } from "@/core/day";
+import { reckonBatch } from "@/core/journal/reckon";
+import { db } from "@/store/db";
+import { batchOf } from "@/store/journal";
+import { remedies } from "@/store/shelf";
+import type { Lasts } from "@/ui/cellar/lasts";
+
+/** Farther ahead than this nobody plans the next one. */
+const PLANNED_AHEAD = 240;
+
+/** Days from beginning one like it to having it: to the best of its straining days; one that is made in an afternoon takes none. */
+async function daysToReady(batchId: string): Promise<number> {
+  const batch = await batchOf(db(), batchId);
+  const r = batch && reckonBatch(batch);
+  return r?.ok ? (r.value.care.window?.best ?? 0) : 0;
+}
+
+async function nextOf(supply: Supply, newest: string, today: Day): Promise<Lasts["next"]> {
+  if (!supply.out || supply.out.early > addDays(today, PLANNED_AHEAD)) return undefined;
+  const days = await daysToReady(newest);
+  return { days, by: startBy(supply.out.early, days) };
+}
+
+/** How long each remedy lasts that is used, soonest to run out first. */
+export async function supplies(today: Day): Promise<Lasts[]> {
+  const all = await Promise.all(
+    (await remedies(db(), today)).map(async ({ name, newest, bottles }): Promise<Lasts[]> => {
+      const supply = supplyOf(bottles, today);
+      return supply ? [{ name, newest, supply, next: await nextOf(supply, newest, today) }] : [];
+    }),
+  );
+  const soonest = (l: Lasts): Day => l.supply.out?.early ?? "9999-12-31";
+  return all.flat().sort((a, b) => (soonest(a) < soonest(b) ? -1 : 1));
+}

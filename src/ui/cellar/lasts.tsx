@@ -1,0 +1,86 @@
+"use client";
+import Link from "next/link";
+import type { Supply } from "@/core/cellar/supply";
+import { type Day, printDay } from "@/core/day";
+import { counted } from "@/core/words";
+import { useUnits } from "../kit/units";
+
+/** A remedy that is used: how long what there is lasts, and by when the next one is to be begun. */
+export interface Lasts {
+  readonly name: string;
+  /** The batch the next would be made after. */
+  readonly newest: string;
+  readonly supply: Supply;
+  readonly next: { readonly days: number; readonly by: Day } | undefined;
+}
+
+/** “six weeks”, “ten days”. */
+const wants = (days: number): string =>
+  days >= 14 ? counted(Math.round(days / 7), "week") : counted(days, "day");
+
+function RunsOut({ supply: { out, stockMl } }: { supply: Supply }) {
+  if (stockMl <= 0) return <strong className="text-rust">None left that is good.</strong>;
+  if (!out) return <span className="quiet">It cannot be said yet how long that lasts.</span>;
+  const about = out.likely ? `about ${printDay(out.likely)}` : "in more than two years";
+  const late = out.late ? printDay(out.late, "short") : "later than can be said";
+  return (
+    <>
+      Runs out <strong>{about}</strong> ({printDay(out.early, "short")} – {late}).
+    </>
+  );
+}
+
+/** By when the next is to be begun; red once that day is gone. */
+export function StartBy({ next, today }: { next: NonNullable<Lasts["next"]>; today: Day }) {
+  const gone = next.by < today;
+  return (
+    <span className={gone ? "text-rust font-semibold" : ""}>
+      {next.days > 0 && <>A new one wants {wants(next.days)}: </>}
+      {gone ? `it was to be begun by ${printDay(next.by)}.` : `start it by ${printDay(next.by)}.`}
+    </span>
+  );
+}
+
+/** Every remedy that is used, soonest to run out first. */
+export function HowLongItLasts({ lasts, today }: { lasts: readonly Lasts[]; today: Day }) {
+  const units = useUnits();
+  if (lasts.length === 0) return null;
+  return (
+    <section aria-labelledby="lasts" className="pt-8 max-w-3xl">
+      <h2 id="lasts" className="ruled-head">
+        How long it lasts
+      </h2>
+      <ul>
+        {lasts.map(({ name, newest, supply, next }) => (
+          <li key={name + newest} className="py-2.5 border-b border-rule">
+            <p className="flex flex-wrap justify-between gap-x-4">
+              <strong>{name}</strong>
+              <span>
+                {supply.stockMl > 0 && <>{units.volumeExact(supply.stockMl)}; </>}about{" "}
+                {units.volumeExact(supply.perWeekMl)} a week, by {counted(supply.weeks, "week")} of it
+              </span>
+            </p>
+            <p>
+              <RunsOut supply={supply} />{" "}
+              {supply.lateMl > 0.1 * supply.stockMl && (
+                <>About {units.volumeExact(supply.lateMl)} will be past its day before it is used. </>
+              )}
+              {next && (
+                <>
+                  <StartBy next={next} today={today} />{" "}
+                  <Link href={`/bench?again=${newest}`} className="inline-flex items-center min-h-11">
+                    Plan it again
+                  </Link>
+                </>
+              )}
+            </p>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet pt-1">
+        Learned from what was poured and emptied, four times in five right by the days in brackets. Gifts and
+        what was thrown out are no use.
+      </p>
+    </section>
+  );
+}
