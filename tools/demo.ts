@@ -154,7 +154,7 @@ const STORIES: readonly Story[] = [
     ],
     used: [
       [1, "2026-08-20", "given", { to: "a passing boat" }],
-      ...spoons(0, "2026-09-07", [2, 3, 1, 2, 3, 2, 2, 3, 3, 2, 2], 5),
+      ...spoons(0, "2026-09-07", [2, 2, 1, 2, 3, 2, 1, 2, 3, 2, 1], 5),
       [0, "2026-11-15", "inspected", { signs: ["layers"], outcome: "fine" }],
     ],
   },

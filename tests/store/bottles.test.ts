@@ -6,7 +6,7 @@ import { write } from "../../src/store/entries";
 import { exportLines, importLines } from "../../src/store/exchange";
 import { batchOf } from "../../src/store/journal";
 import { behind } from "../../src/store/rebuild";
-import { cellar } from "../../src/store/shelf";
+import { cellar, remedies } from "../../src/store/shelf";
 import { tableDifferences } from "../../src/store/soundness";
 import { type Household, bareDatabase, newHousehold } from "../support";
 import { migrate } from "../../src/store/migrate";
@@ -62,6 +62,30 @@ describe("a bottle", () => {
     expect((await put(one, "emptied", {})).ok).toBe(true);
     expect((await cellar(home.sql)).reduce((n, l) => n + l.bottles, 0)).toBe(1);
     expect(await behind(home.sql)).toBe(false);
+    expect(await tableDifferences(home.sql)).toEqual([]);
+  });
+  test("what was used of it is kept by day, an emptied rest since it was opened; a gift is no use, and what is taken back is not", async () => {
+    const { bottles } = await bottled();
+    const [one, two] = bottles as [string, string];
+    const at = (day: string) => ({ at: `${day}T08:00:00Z`, sure: true });
+    await put(one, "poured", { ml: 15, said: "1 tbsp" }, at("2026-11-24"));
+    await put(one, "poured", { ml: 15, said: "1 tbsp" }, at("2026-11-24"));
+    await put(one, "corrected", { seq: 2, body: null });
+    await put(one, "emptied", {}, at("2026-11-24"));
+    await put(two, "given", { to: "the lock at the top" });
+    const [remedy, ...others] = await remedies(home.sql, "2026-11-24");
+    expect(others).toEqual([]);
+    const day = "2026-11-24";
+    expect(remedy!.bottles.flatMap((b) => b.taken)).toEqual([
+      { from: day, to: day, ml: 15 },
+      { from: day, to: day, ml: 315 },
+    ]);
+    expect(remedy!.bottles.map((b) => [b.leftMl, b.gone])).toEqual([
+      [0, day],
+      [0, day],
+    ]);
+    // A bottle that left two years ago teaches nothing any more.
+    expect(await remedies(home.sql, "2029-01-01")).toEqual([]);
     expect(await tableDifferences(home.sql)).toEqual([]);
   });
   test("more than is left cannot come out, and a second open one is asked about", async () => {
