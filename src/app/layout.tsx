@@ -6,6 +6,7 @@ import Link from "next/link";
 import { NOT_ADVICE } from "@/core/cautions/rules";
 import { SubstanceDefs } from "@/ui/figures/substance";
 import { StandIn } from "@/ui/kit/away";
+import { Keys } from "@/ui/kit/keys";
 import { Nav } from "@/ui/kit/nav";
 import { UnitsProvider, UnitsSwitch } from "@/ui/kit/units";
 import { frame } from "./frame";
@@ -36,7 +37,8 @@ export default async function Layout({ children }: { children: React.ReactNode }
               Jolly Crock
             </Link>
             <Nav />
-            <span className="ml-auto flex items-baseline gap-5 py-2">
+            <span className="ml-auto flex flex-wrap items-baseline gap-x-5 py-2">
+              <Keys />
               <Link href="/household" className="quiet inline-flex items-center min-h-8">
                 {home.name}
               </Link>

@@ -10,15 +10,16 @@ import {
 } from "../core/cellar/bottle";
 import type { PlaceClass } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
+import { foundBy } from "../core/journal/found-by";
 import type { Stored } from "../core/stores/events";
 import { type Row, type Stream, toEvent } from "./append";
 import type { Tx } from "./db";
 
 /** Writes a batch's rows in the read tables, in the transaction of the event that changed it. */
 export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
-  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, seq)
-    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${b.seq})
-    on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
+  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, found_by, seq)
+    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${foundBy(b)}, ${b.seq})
+    on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, found_by = excluded.found_by, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;
   const now = reckonBatch(b);

@@ -22,7 +22,7 @@ type Effect = "goes" | "changes" | "types" | "chooses" | "slides" | "drags" | "w
 const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   // The head of every page.
   [/^(?:jolly crock|shelf|bench|cellar|stores|skip to the page|lock cottage no\. 9)$/i, "goes"],
-  [/^(?:cups and spoons|mL and grams)$/, "changes"],
+  [/^(?:cups and spoons|mL and grams|find|Keys)$/, "changes"],
   // The Bench.
   [/^Name of the batch$/, "types"],
   [/^How it is taken/, "types"],
@@ -47,7 +47,7 @@ const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
 ];
 
 /** After these the Bench is another: it is put back before the next is tried. */
-const SETS_OUT_ANEW = /^(?:Kind|Way|Vessel|start over|Undo|Redo|Meant for|Add )/i;
+const SETS_OUT_ANEW = /^(?:find|Keys|Kind|Way|Vessel|start over|Undo|Redo|Meant for|Add )/i;
 
 const effectOf = (name: string): Effect | undefined => CONTROLS.find(([re]) => re.test(name))?.[1];
 

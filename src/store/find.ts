@@ -1,0 +1,126 @@
+import type { PendingQuery, Row } from "postgres";
+import type { PlaceClass } from "../core/journal/events";
+import { type Sought, asFound, soughtIn } from "../core/journal/found-by";
+import { MATERIALS } from "../core/material/catalogue";
+import type { Place } from "../core/stores/settings";
+import type { Sql } from "./db";
+import { storedItems } from "./stores";
+
+/** One thing that was found, and the page it stands on. */
+export interface Found {
+  readonly sort: "batch" | "bottle" | "store";
+  readonly id: string;
+  /** “SY-26-01·3”, “OX-26-02”, “hyssop”. */
+  readonly called: string;
+  readonly name: string;
+  /** Where it stands or what became of it; a day where one belongs to it. */
+  readonly place: PlaceClass | undefined;
+  readonly at: string | undefined;
+  readonly state: string;
+  readonly day: string | undefined;
+}
+export interface Finding {
+  readonly found: readonly Found[];
+  /** How many more there are of each sort than are listed. */
+  readonly more: number;
+}
+
+const MOST = 8;
+/** A part of a statement. */
+type Part = PendingQuery<Row[]>;
+
+/** Words a place goes by besides its own name. */
+const PLACE_SAID: Readonly<Record<PlaceClass, string>> = {
+  cupboard: " cupboard shelf pantry ",
+  "cool-dark": " cool dark cellar stairs ",
+  fridge: " fridge refrigerator cold ",
+  freezer: " freezer ice box icebox frozen ",
+};
+
+/** A condition that a text holds every word that is sought, each at the beginning of a word. */
+const holding = (sql: Sql, sought: readonly Sought[], text: Part) =>
+  sought.reduce<Part>(
+    (all, { word, one }) => sql`${all} and (${text} like ${like(word)} or ${text} like ${like(one)})`,
+    sql`true`,
+  );
+/** How many of the words a batch bears in its own name. */
+const named = (sql: Sql, sought: readonly Sought[]): Part =>
+  sought.reduce<Part>(
+    (sum, { one }) =>
+      sql`${sum} + (case when ' ' || replace(lower(b.name), '-', ' ') like ${like(one)} then 1 else 0 end)`,
+    sql`0`,
+  );
+const like = (word: string): string => `% ${word.replace(/[\\%_]/g, "\\$&")}%`;
+
+async function bottles(
+  sql: Sql,
+  sought: readonly Sought[],
+  places: readonly Place[],
+  today: string,
+): Promise<Finding> {
+  const named = Object.fromEntries(places.map((p) => [p.id, asFound([p.name])]));
+  const text = sql`(b.found_by || ' ' || lower(b.code) || '·' || x.number || (${sql.json(PLACE_SAID)}::jsonb ->> x.place)
+    || coalesce(${sql.json(named)}::jsonb ->> x.at, '') || case when x.best_by < ${today}::date then ' past ' else '' end
+    || case when x.opened_day is null then ' closed unopened ' else ' open opened ' end || x.state || ' bottle bottles ' || x.number || ' ')`;
+  const rows = await sql<(Found & { n: number })[]>`
+    select 'bottle' as sort, x.id, b.code || '·' || x.number as called, b.name, x.place, x.at, x.state, x.best_by as day, count(*) over ()::int as n
+    from bottle x join batch b on b.id = x.batch_id where ${holding(sql, sought, text)}
+    order by x.state <> 'kept', x.best_by, b.code, x.number limit ${MOST}`;
+  return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
+}
+
+async function batches(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
+  const rows = await sql<(Found & { n: number })[]>`
+    select 'batch' as sort, b.id, b.code as called, b.name, b.state, b.begun_day as day, count(*) over ()::int as n
+    from batch b where ${holding(sql, sought, sql`b.found_by`)}
+    order by ${named(sql, sought)} desc, array_position(array['working', 'strained', 'bottled'], b.state) nulls last, b.begun_day desc, b.code desc limit ${MOST}`;
+  return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
+}
+
+/** What of the stores a question means, by every name of it. */
+async function stored(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
+  const all = (await storedItems(sql)).flatMap((s): Found[] => {
+    if (s.gone || s.item.what !== "lot") return [];
+    const names = MATERIALS.get(s.item.material)?.row.names ?? [
+      s.item.material.replace(/^own-/, "").replace(/-/g, " "),
+    ];
+    const text = asFound([...names, s.item.form, s.item.from, "stores lot"]);
+    if (!sought.every(({ word, one }) => text.includes(` ${word}`) || text.includes(` ${one}`))) return [];
+    const state = `${Math.round(s.leftG)} g`;
+    return [
+      {
+        sort: "store",
+        id: s.id,
+        called: "",
+        name: names[0]!,
+        place: undefined,
+        at: undefined,
+        state,
+        day: s.item.got,
+      },
+    ];
+  });
+  return { found: all.slice(0, MOST), more: Math.max(0, all.length - MOST) };
+}
+
+/** Whether a question means bottles before batches: a bottle's number, a place, a state of bottles. */
+const MEANS_BOTTLES =
+  /·|^(?:bottles?|past|open(?:ed)?|closed|unopened|cupboard|fridge|freezer|ice|icebox|frozen|pantry)$/;
+
+/** Everything a question finds: batches, bottles and what is in the stores, what is kept before what is gone. */
+export async function find(
+  sql: Sql,
+  question: string,
+  places: readonly Place[],
+  today: string,
+): Promise<Finding> {
+  const sought = soughtIn(question);
+  if (sought.length === 0) return { found: [], more: 0 };
+  const [a, b, c] = await Promise.all([
+    batches(sql, sought),
+    bottles(sql, sought, places, today),
+    stored(sql, sought),
+  ]);
+  const order = sought.some((s) => MEANS_BOTTLES.test(s.word)) ? [b, a, c] : [a, b, c];
+  return { found: order.flatMap((f) => f.found), more: order.reduce((n, f) => n + f.more, 0) };
+}

@@ -1,0 +1,170 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useCombobox } from "downshift";
+import { Search } from "lucide-react";
+import { Dialog } from "radix-ui";
+import { useEffect, useState } from "react";
+import type { PlaceClass } from "@/core/journal/events";
+import { printDay } from "@/core/day";
+import { counted } from "@/core/words";
+
+/** One thing that was found, as the server says it. */
+interface Found {
+  readonly sort: "batch" | "bottle" | "store";
+  readonly id: string;
+  readonly called: string;
+  readonly name: string;
+  readonly place?: PlaceClass;
+  readonly state: string;
+  readonly day?: string;
+}
+interface Answer {
+  readonly asked: string;
+  readonly found: readonly Found[];
+  readonly more: number;
+  readonly wrong?: string;
+}
+const NOTHING: Answer = { asked: "", found: [], more: 0 };
+
+const STANDS: Readonly<Record<PlaceClass, string>> = {
+  cupboard: "in the cupboard",
+  "cool-dark": "somewhere cool and dark",
+  fridge: "in the fridge",
+  freezer: "in the ice box",
+};
+
+/** Where it stands, or what became of it. */
+function beside(f: Found): string {
+  switch (f.sort) {
+    case "batch":
+      return `${f.state === "undone" ? "taken back" : f.state}, begun ${printDay(f.day!, "year")}`;
+    case "bottle":
+      return f.state === "kept" ? `${STANDS[f.place!]}, by ${printDay(f.day!, "year")}` : f.state;
+    case "store":
+      return `${f.state} in the stores`;
+  }
+}
+function pageOf(f: Found): string {
+  switch (f.sort) {
+    case "batch":
+      return `/batch/${f.id}`;
+    case "bottle":
+      return `/cellar?bottle=${f.id}`;
+    case "store":
+      return "/stores";
+  }
+}
+
+/** Asks once the hand rests a moment; an answer to what is no longer asked is let go. */
+function useAnswer(asked: string): Answer | undefined {
+  const [answer, setAnswer] = useState<Answer>(NOTHING);
+  useEffect(() => {
+    if (asked === "") return;
+    const off = new AbortController();
+    const ask = async (): Promise<void> => {
+      const wrong = "It could not be looked for just now. Try again in a moment.";
+      try {
+        const r = await fetch(`/api/find?q=${encodeURIComponent(asked)}`, { signal: off.signal });
+        const said = (await r.json()) as Answer & { fault?: { message: string } };
+        setAnswer(r.ok ? { ...said, asked } : { ...NOTHING, asked, wrong: said.fault?.message ?? wrong });
+      } catch {
+        if (!off.signal.aborted) setAnswer({ ...NOTHING, asked, wrong });
+      }
+    };
+    const soon = setTimeout(() => void ask(), 120);
+    return () => {
+      clearTimeout(soon);
+      off.abort();
+    };
+  }, [asked]);
+  return answer.asked === asked ? answer : undefined;
+}
+
+function saysOf(asked: string, answer: Answer | undefined): string {
+  if (asked === "")
+    return "A code, a bottle’s number, an herb, a name, a place, a month: “ginger”, “fridge”, “past”.";
+  if (!answer) return "";
+  if (answer.wrong) return answer.wrong;
+  if (answer.found.length === 0) return `Nothing here goes by “${asked}”.`;
+  return answer.more > 0 ? `${counted(answer.more, "more")}; say one more word to find it.` : "";
+}
+
+/** The box itself, once it is open. */
+function FindBox({ close }: { close: () => void }) {
+  const router = useRouter();
+  const [text, setText] = useState("");
+  const asked = text.trim();
+  const answer = useAnswer(asked);
+  const found = asked === "" ? [] : (answer?.found ?? []);
+  const box = useCombobox<Found>({
+    id: "find",
+    items: [...found],
+    inputValue: text,
+    itemToString: (f) => f?.name ?? "",
+    selectedItem: null,
+    // The first is what Enter goes to.
+    defaultHighlightedIndex: 0,
+    isOpen: true,
+    onSelectedItemChange: ({ selectedItem }) => {
+      if (!selectedItem) return;
+      close();
+      router.push(pageOf(selectedItem));
+    },
+  });
+  return (
+    <>
+      <label {...box.getLabelProps()} className="sr-only">
+        What is looked for
+      </label>
+      <input
+        {...box.getInputProps({
+          onChange: (e) => setText(e.currentTarget.value),
+          onKeyDown: (e) => e.key === "Escape" && close(),
+        })}
+        className="w-full min-h-12 text-[1.25rem] bg-transparent border-b-2 border-iron px-0.5"
+        maxLength={200}
+        autoComplete="off"
+        autoFocus
+      />
+      <ul {...box.getMenuProps({ "aria-label": "What was found" })} className="max-h-[60dvh] overflow-y-auto">
+        {found.map((f, i) => (
+          <li
+            key={f.sort + f.id}
+            {...box.getItemProps({ item: f, index: i })}
+            className={`px-2 py-2.5 min-h-11 cursor-pointer flex flex-wrap justify-between gap-x-4 ${i === box.highlightedIndex ? "bg-cobalt-pale" : ""}`}
+          >
+            <span>
+              {f.called !== "" && <span className="stencil mr-2">{f.called}</span>}
+              {f.name}
+            </span>
+            <span className="quiet">{beside(f)}</span>
+          </li>
+        ))}
+      </ul>
+      <p role="status" className="quiet pt-2 min-h-7">
+        {saysOf(asked, answer)}
+      </p>
+    </>
+  );
+}
+
+/** Anything, found from anywhere: the button in the head, or “/”. */
+export function Find({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="plain min-h-8 inline-flex items-center gap-1.5" aria-keyshortcuts="/">
+        <Search size={18} aria-hidden="true" /> find
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-iron/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed z-40 top-[8dvh] left-1/2 -translate-x-1/2 w-[44rem] max-w-[94vw] bg-paper border-2 border-iron p-4"
+        >
+          <Dialog.Title className="sr-only">Find anything</Dialog.Title>
+          <FindBox close={() => setOpen(false)} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

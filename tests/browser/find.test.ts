@@ -1,0 +1,104 @@
+import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
+import type { Browser, Page } from "puppeteer-core";
+import {
+  type App,
+  type Household,
+  clickOn,
+  goTo,
+  newHousehold,
+  newPage,
+  openBrowser,
+  says,
+  serve,
+  tapOn,
+  words,
+} from "../support";
+
+let home: Household;
+let app: App;
+let browser: Browser;
+beforeAll(async () => {
+  home = await newHousehold("demo");
+  app = await serve(home.url, "2026-11-24T09:00:00Z");
+  browser = await openBrowser();
+}, 60_000);
+afterAll(async () => {
+  await browser?.close();
+  await app?.stop();
+  await home?.drop();
+});
+
+const BOX = '[role="dialog"] input';
+const offered = (page: Page): Promise<string[]> =>
+  page.$$eval('[role="dialog"] [role="option"]', (all) => all.map((o) => (o as HTMLElement).innerText));
+
+describe("one box that finds anything", () => {
+  test("by keyboard from anywhere: a bottle in the fridge, the second of them, in the hand", async () => {
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}/stores`);
+    await page.keyboard.press("/");
+    await page.waitForSelector(BOX);
+    await page.keyboard.type("fridge");
+    await page.waitForSelector('[role="option"]');
+    const [, second] = await offered(page);
+    await page.keyboard.press("ArrowDown");
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => location.search.startsWith("?bottle="));
+    await says(page, second!.match(/[A-Z]{2}-\d\d-\d\d·\d/)![0]);
+    expect(await page.$(BOX)).toBeNull();
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+
+  test("by finger on a phone: what has horehound in it; nothing found is said, and Escape leaves the page as it was", async () => {
+    const page = await newPage(browser, 390, 844);
+    await page.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
+    await goTo(page, `${app.url}/`);
+    await tapOn(page, "find", "header");
+    await page.waitForSelector(BOX);
+    await page.type(BOX, "flibbertigibbet");
+    await says(page, "Nothing here goes by “flibbertigibbet”.");
+    await page.keyboard.press("Escape");
+    await page.waitForFunction(() => document.querySelector('[role="dialog"]') === null);
+    expect(new URL(page.url()).pathname).toBe("/");
+    await tapOn(page, "find", "header");
+    await page.waitForSelector(BOX);
+    await page.type(BOX, "what has horehound in it");
+    await page.waitForSelector('[role="option"]');
+    expect((await offered(page))[0]).toContain("SY-26-01");
+    await (await page.$('[role="option"]'))!.tap();
+    await page.waitForFunction(() => location.pathname.startsWith("/batch/"));
+    await says(page, "Horehound syrup");
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+
+  test("keys go to the views and are told on a sheet; in a field they are letters", async () => {
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}/`);
+    for (const [letter, path] of [
+      ["c", "/cellar"],
+      ["t", "/stores"],
+      ["b", "/bench"],
+    ] as const) {
+      await page.keyboard.press("g");
+      await page.keyboard.press(letter);
+      await page.waitForFunction((p) => location.pathname === p, {}, path);
+    }
+    await page.keyboard.press("?");
+    await says(page, "find anything");
+    expect(await page.$eval('[role="dialog"]', (d) => (d as HTMLElement).innerText)).toContain(
+      "go to the Cellar",
+    );
+    await clickOn(page, "close", '[role="dialog"]');
+    await page.waitForFunction(() => document.querySelector('[role="dialog"]') === null);
+    await page.type('input[role="combobox"]', "1/2 cup g?");
+    expect(await page.$eval('input[role="combobox"]', (e) => (e as HTMLInputElement).value)).toBe(
+      "1/2 cup g?",
+    );
+    expect(new URL(page.url()).pathname).toBe("/bench");
+    expect(await words(page)).not.toContain("find anything");
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+});
