@@ -213,7 +213,7 @@ const STORIES: readonly Story[] = [
         ["b-330-swing", 330, "freezer"],
       ],
     ],
-    used: spoons(0, "2026-11-17", [6], 5),
+    used: spoons(0, "2026-11-08", [7], 5),
   },
   {
     code: "TI-26-01",

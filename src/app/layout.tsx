@@ -37,9 +37,9 @@ export default async function Layout({ children }: { children: React.ReactNode }
               Jolly Crock
             </Link>
             <Nav />
-            <span className="ml-auto flex flex-wrap items-baseline gap-x-5 py-2">
-              <Keys />
-              <Link href="/household" className="quiet inline-flex items-center min-h-8">
+            <Keys />
+            <span className="ml-auto flex items-baseline gap-3 sm:gap-5 py-2">
+              <Link href="/household" className="quiet inline-block leading-8 max-w-40 sm:max-w-64 truncate">
                 {home.name}
               </Link>
               <UnitsSwitch />

@@ -122,8 +122,10 @@ function FromTheCellar({
         <ul aria-label="To be started">
           {toStart.map((l) => (
             <li key={l.name + l.newest} className="py-2 break-words">
-              <Link href={`/bench?again=${l.newest}`}>{l.name}</Link>{" "}
-              {l.supply.stockMl > 0 ? `may run out from ${printDay(l.supply.out!.early)}.` : "has run out."}{" "}
+              <Link href={`/bench?again=${l.newest}`}>{l.name}</Link>
+              {l.supply.stockMl > 0
+                ? ` may run out from ${printDay(l.supply.out!.early)}.`
+                : ": none left that is good."}{" "}
               <StartBy next={l.next!} today={today} />
             </li>
           ))}

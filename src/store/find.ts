@@ -18,6 +18,8 @@ export interface Found {
   readonly at: string | undefined;
   readonly state: string;
   readonly day: string | undefined;
+  /** A bottle whose day is behind it. */
+  readonly past: boolean;
 }
 export interface Finding {
   readonly found: readonly Found[];
@@ -63,7 +65,7 @@ async function bottles(
     || coalesce(${sql.json(named)}::jsonb ->> x.at, '') || case when x.best_by < ${today}::date then ' past ' else '' end
     || case when x.opened_day is null then ' closed unopened ' else ' open opened ' end || x.state || ' bottle bottles ' || x.number || ' ')`;
   const rows = await sql<(Found & { n: number })[]>`
-    select 'bottle' as sort, x.id, b.code || '·' || x.number as called, b.name, x.place, x.at, x.state, x.best_by as day, count(*) over ()::int as n
+    select 'bottle' as sort, x.id, b.code || '·' || x.number as called, b.name, x.place, x.at, x.state, x.best_by as day, x.state = 'kept' and x.best_by < ${today}::date as past, count(*) over ()::int as n
     from bottle x join batch b on b.id = x.batch_id where ${holding(sql, sought, text)}
     order by x.state <> 'kept', x.best_by, b.code, x.number limit ${MOST}`;
   return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
@@ -71,7 +73,7 @@ async function bottles(
 
 async function batches(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
   const rows = await sql<(Found & { n: number })[]>`
-    select 'batch' as sort, b.id, b.code as called, b.name, b.state, b.begun_day as day, count(*) over ()::int as n
+    select 'batch' as sort, b.id, b.code as called, b.name, b.state, b.begun_day as day, false as past, count(*) over ()::int as n
     from batch b where ${holding(sql, sought, sql`b.found_by`)}
     order by ${named(sql, sought)} desc, array_position(array['working', 'strained', 'bottled'], b.state) nulls last, b.begun_day desc, b.code desc limit ${MOST}`;
   return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
@@ -97,6 +99,7 @@ async function stored(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
         at: undefined,
         state,
         day: s.item.got,
+        past: false,
       },
     ];
   });

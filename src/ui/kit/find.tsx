@@ -17,6 +17,8 @@ interface Found {
   readonly place?: PlaceClass;
   readonly state: string;
   readonly day?: string;
+  /** Its day is behind it. */
+  readonly past: boolean;
 }
 interface Answer {
   readonly asked: string;
@@ -39,7 +41,9 @@ function beside(f: Found): string {
     case "batch":
       return `${f.state === "undone" ? "taken back" : f.state}, begun ${printDay(f.day!, "year")}`;
     case "bottle":
-      return f.state === "kept" ? `${STANDS[f.place!]}, by ${printDay(f.day!, "year")}` : f.state;
+      return f.state === "kept"
+        ? `${STANDS[f.place!]}, ${f.past ? "past" : "by"} ${printDay(f.day!, "year")}`
+        : f.state;
     case "store":
       return `${f.state} in the stores`;
   }
@@ -137,7 +141,7 @@ function FindBox({ close }: { close: () => void }) {
               {f.called !== "" && <span className="stencil mr-2">{f.called}</span>}
               {f.name}
             </span>
-            <span className="quiet">{beside(f)}</span>
+            <span className={f.past ? "text-rust font-semibold" : "quiet"}>{beside(f)}</span>
           </li>
         ))}
       </ul>
@@ -152,7 +156,7 @@ function FindBox({ close }: { close: () => void }) {
 export function Find({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="plain min-h-8 inline-flex items-center gap-1.5" aria-keyshortcuts="/">
+      <Dialog.Trigger className="plain min-h-11 inline-flex items-center gap-1.5" aria-keyshortcuts="/">
         <Search size={18} aria-hidden="true" /> find
       </Dialog.Trigger>
       <Dialog.Portal>

@@ -71,7 +71,11 @@ export function Keys() {
     <>
       <Find open={finding} setOpen={setFinding} />
       <Dialog.Root open={sheet} onOpenChange={setSheet}>
-        <Dialog.Trigger className="quiet min-h-8 min-w-8" aria-label="Keys" aria-keyshortcuts="?">
+        <Dialog.Trigger
+          className="quiet min-h-8 min-w-8 max-sm:hidden"
+          aria-label="Keys"
+          aria-keyshortcuts="?"
+        >
           ?
         </Dialog.Trigger>
         <Dialog.Portal>
