@@ -27,3 +27,7 @@ export const scaled = (s: Span, by: number): Span => ({
 export function estimate(value: number, low: number, high: number, because: readonly string[]): Estimate {
   return { value, low: Math.min(low, value), high: Math.max(high, value), because };
 }
+
+/** Whether two of some figures differ by more than their spreads: the high of one lies under the low of another. */
+export const standApart = (figures: readonly Pick<Estimate, "low" | "high">[]): boolean =>
+  figures.some((a, i) => figures.slice(i + 1).some((b) => a.high < b.low - 1e-9 || b.high < a.low - 1e-9));

@@ -102,3 +102,53 @@ describe("one box that finds anything", () => {
     await page.close();
   });
 });
+
+describe("where it went", () => {
+  test("from a lot to the batches it is in, and from a batch to the boat that has a bottle of it", async () => {
+    const page = await newPage(browser);
+    await goTo(
+      page,
+      `${app.url}/batch/${(await home.sql<{ id: string }[]>`select id from batch where code = 'HO-26-01'`)[0]!.id}`,
+    );
+    await clickOn(page, "where it went");
+    await says(page, "Should it be wrong, stop using these");
+    expect(await words(page)).toMatch(
+      /1 bottle of it is here\.\s+Tell a passing boat: 1 bottle went there\./,
+    );
+    await goTo(page, `${app.url}/stores`);
+    await clickOn(page, "change the amount of hyssop");
+    await clickOn(page, "where it went");
+    await says(page, "Nothing was made of it yet.");
+    // An address of nothing is a page that is not there.
+    const r = await page.goto(`${app.url}/recall?lot=nowhere`);
+    expect(r!.status()).toBe(404);
+    await page.close();
+  });
+});
+
+describe("side by side", () => {
+  test("ticked in all batches by finger, two oxymels stand beside each other; what differs is marked", async () => {
+    const page = await newPage(browser, 820, 1180);
+    await page.setViewport({ width: 820, height: 1180, hasTouch: true });
+    await goTo(page, `${app.url}/batches`);
+    for (const code of ["OX-26-02", "OX-26-01"]) {
+      const box = (await page.$(`[aria-label="Compare ${code}"]`))!;
+      await box.scrollIntoView();
+      await box.tap();
+    }
+    await says(page, "2 ticked.");
+    await tapOn(page, "Side by side");
+    await page.waitForFunction(() => location.pathname === "/compare");
+    expect(new URL(page.url()).searchParams.getAll("b")).toHaveLength(2);
+    const said = await words(page);
+    expect(said).toMatch(/fennel seed/);
+    expect(said).toMatch(/stood\s+28 days\s+not yet/);
+    expect(await page.$$eval('th[scope="row"]', (all) => all.map((t) => t.textContent))).toContain(
+      "hyssop (differs)",
+    );
+    await goTo(page, `${app.url}/compare?b=nowhere`);
+    expect(await words(page)).toContain("Tick two to four batches");
+    expect((page as unknown as { errors: string[] }).errors).toEqual([]);
+    await page.close();
+  });
+});

@@ -54,6 +54,9 @@ const views = (): Record<string, string> => ({
   finish: `/batch/${ids["VI-26-02"]}/finish`,
   bottle: `/batch/${ids["VI-26-02"]}/bottle`,
   labels: `/batch/${ids["SY-26-01"]}/label`,
+  recall: `/recall?batch=${ids["HO-26-01"]}`,
+  batches: "/batches",
+  recipe: `/batch/${ids["OX-26-02"]}/recipe`,
   nowhere: "/batch/nowhere",
 });
 const NAMES = [
@@ -70,6 +73,9 @@ const NAMES = [
   "finish",
   "bottle",
   "labels",
+  "recall",
+  "batches",
+  "recipe",
   "nowhere",
 ];
 /** A phone, a tablet, and 1280 at twice the size. */

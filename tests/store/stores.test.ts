@@ -1,10 +1,12 @@
 import { afterEach, beforeEach, describe, expect, test } from "@jest/globals";
 import { randomUUID } from "node:crypto";
 import type { Plan } from "../../src/core/plan/plan";
+import { writeBottle } from "../../src/store/bottles";
 import { begin } from "../../src/store/commands";
 import { write } from "../../src/store/entries";
 import { exportLines, importLines } from "../../src/store/exchange";
 import { household } from "../../src/store/household";
+import { recallOfBatch, recallOfLot } from "../../src/store/recall";
 import { rebuild } from "../../src/store/rebuild";
 import { settleAnew } from "../../src/store/settings";
 import { keep, storedItems, stores } from "../../src/store/stores";
@@ -242,5 +244,65 @@ describe("stores in the journal", () => {
     await rebuild(home.sql);
     expect((await household(home.sql)).name).toBe("Second");
     expect((await home.sql`select * from event where stream_kind = 'household'`).length).toBe(2);
+  });
+});
+
+describe("where it went", () => {
+  const lotId = async (): Promise<string> =>
+    (
+      await home.sql<
+        { id: string }[]
+      >`select id from store_item where what = 'lot' and item ->> 'material' = 'thyme'`
+    )[0]!.id;
+  const begun = async (amount = "30 g"): Promise<string> => {
+    const plan = thymeOxymel(amount, "400 mL", "400 mL");
+    const id = randomUUID();
+    const w = await begin(home.sql, { id, key: randomUUID(), plan, reasons: {} }, plan);
+    if (!w.ok) throw new Error(w.fault.message);
+    return id;
+  };
+  const entry = async (id: string, type: string, body: unknown, seen: number): Promise<void> => {
+    const w = await write(home.sql, id, { key: randomUUID(), type, seen, sure: true, body });
+    if (!w.ok) throw new Error(w.fault.message);
+  };
+
+  test("a lot leads to every batch it went into, with its grams, its bottles and to whom they were given", async () => {
+    await lot("thyme", "200 g", { form: "dried", from: "the towpath" });
+    const [one, two] = [await begun(), await begun("20 g")];
+    await entry(one, "strained", { measured: "700 mL", how: "wrung" }, 1);
+    const bottles = [0, 1].map(() => ({
+      ...{ id: randomUUID(), vessel: "b-330-swing", name: "330 mL" },
+      ...{ ml: 330, place: "cupboard" },
+    }));
+    await entry(one, "bottled", { bottles, own: null }, 2);
+    const given = { key: randomUUID(), type: "given", body: { to: "a passing boat" }, seen: 0 };
+    expect((await writeBottle(home.sql, bottles[1]!.id, given)).ok).toBe(true);
+    const found = (await recallOfLot(home.sql, await lotId()))!;
+    expect(found.lot.from).toBe("the towpath");
+    expect(found.batches.map((b) => [b.id, Math.round(b.grams!), b.state])).toEqual([
+      [one, 30, "bottled"],
+      [two, 20, "working"],
+    ]);
+    expect(found.batches[0]!.bottles.map((b) => [b.number, b.state, b.goneWords])).toEqual([
+      [1, "kept", undefined],
+      [2, "given", "a passing boat"],
+    ]);
+    expect((await recallOfBatch(home.sql, one))[0]!.bottles).toEqual(found.batches[0]!.bottles);
+  });
+  test("what took nothing in the end is not named: a beginning taken back, a plan put right", async () => {
+    await lot("thyme", "200 g", { form: "dried" });
+    const [one, two] = [await begun(), await begun()];
+    await entry(one, "corrected", { seq: 1, body: null }, 1);
+    const plan = thymeOxymel("12 g", "400 mL", "400 mL");
+    await entry(two, "corrected", { seq: 1, body: { plan } }, 1);
+    const found = (await recallOfLot(home.sql, await lotId()))!;
+    expect(found.batches.map((b) => [b.id, Math.round(b.grams!)])).toEqual([[two, 12]]);
+  });
+  test("what is no lot leads nowhere", async () => {
+    expect(await recallOfLot(home.sql, randomUUID())).toBeUndefined();
+    const id = randomUUID();
+    await put({ what: "empties", vessel: "b-100", count: 3 }, id);
+    expect(await recallOfLot(home.sql, id)).toBeUndefined();
+    expect(await recallOfBatch(home.sql, id)).toEqual([]);
   });
 });

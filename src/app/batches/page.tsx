@@ -6,6 +6,7 @@ import type { BatchState } from "@/core/journal/fold";
 import { KIND } from "@/core/plan/kinds";
 import { batchYears, batchesOf } from "@/store/shelf";
 import { db } from "@/store/db";
+import { TickToCompare } from "@/ui/batch/tick-to-compare";
 import { frame } from "../frame";
 
 export const metadata: Metadata = { title: "All batches" };
@@ -47,26 +48,33 @@ export default async function Batches({ searchParams }: { searchParams: Promise<
           ))}
         </nav>
       )}
-      <ul className="pt-3">
+      <TickToCompare many={rows.length > 1}>
         {rows.map((b) => (
           <li
             key={b.id}
-            className="grid grid-cols-[6.5rem_minmax(0,1fr)] sm:grid-cols-[6.5rem_minmax(0,1fr)_8rem_9rem] gap-x-4 border-b border-rule py-2.5"
+            className="grid grid-cols-[2rem_6rem_minmax(0,1fr)] sm:grid-cols-[2rem_6.5rem_minmax(0,1fr)_8rem_9rem] gap-x-3 border-b border-rule py-2.5"
           >
+            <input
+              type="checkbox"
+              name="b"
+              value={b.id}
+              aria-label={`Compare ${b.code}`}
+              className="w-6 h-6 accent-cobalt"
+            />
             <span className="stencil">{b.code}</span>
             <span className="min-w-0 break-words">
               <Link href={`/batch/${b.id}`}>{b.name}</Link>
               <span className="text-ash">, {KIND[b.kind].name}</span>
             </span>
-            <span className="col-start-2 sm:col-start-auto text-ash">
+            <span className="col-start-3 sm:col-start-auto text-ash">
               begun {printDay(b.begun_day, "short")}
             </span>
-            <span className={`col-start-2 sm:col-start-auto ${b.state === "working" ? "font-bold" : ""}`}>
+            <span className={`col-start-3 sm:col-start-auto ${b.state === "working" ? "font-bold" : ""}`}>
               {STATE_WORDS[b.state]}
             </span>
           </li>
         ))}
-      </ul>
+      </TickToCompare>
     </div>
   );
 }

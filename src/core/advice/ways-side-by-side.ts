@@ -1,7 +1,7 @@
 import { type Care, careOf } from "../care/care";
 import type { Caution } from "../cautions/caution";
 import { cautionsAt, cautionsOf } from "../cautions/rules";
-import type { Estimate } from "../estimate";
+import { type Estimate, standApart } from "../estimate";
 import { type Company, companyOf } from "../people/company";
 import { type Cost, costOf } from "../stores/cost";
 import type { LotOnHand } from "../stores/stores";
@@ -112,11 +112,6 @@ export function compareWays(
 /** Rows in which the columns truly differ: their spreads stand apart, or one has a figure and another none. */
 export function differing(columns: readonly Column[]): ReadonlySet<RowName> {
   return new Set(
-    ROWS.filter((row) => {
-      const figures = columns.filter((c) => c.made).map((c) => figureOf(c, row)!);
-      return figures.some((a, i) =>
-        figures.slice(i + 1).some((b) => a.high < b.low - 1e-9 || b.high < a.low - 1e-9),
-      );
-    }),
+    ROWS.filter((row) => standApart(columns.filter((c) => c.made).map((c) => figureOf(c, row)!))),
   );
 }

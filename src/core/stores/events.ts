@@ -150,3 +150,15 @@ export function mayFollowStored(
       return stored.gone ? "It is put away already." : undefined;
   }
 }
+
+/** g that each batch took from a lot, by its code, what was given back taken off; what took nothing in the end is not in it. */
+export function drawnBy(events: readonly StoreEvent[]): ReadonlyMap<string, number> {
+  const corrections = correctionsOf(events);
+  const by = new Map<string, number>();
+  for (const raw of asWritten(events)) {
+    const e = corrected(raw, corrections.get(raw.seq));
+    if (e?.type === "drawn") by.set(e.body.by, (by.get(e.body.by) ?? 0) + e.body.grams);
+    if (e?.type === "returned") by.set(e.body.by, (by.get(e.body.by) ?? 0) - e.body.grams);
+  }
+  return new Map([...by].filter(([, grams]) => grams > 0.05));
+}

@@ -177,6 +177,11 @@ export function ItsBottles({ batch, reckoned }: { batch: Batch; reckoned: BatchR
           </li>
         ))}
       </ul>
+      <p>
+        <Link href={`/recall?batch=${batch.id}`} className="inline-flex items-center min-h-11">
+          where it went
+        </Link>
+      </p>
     </>
   );
 }

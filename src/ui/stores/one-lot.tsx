@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { useState } from "react";
 import { printDay } from "@/core/day";
 import type { Catalogue } from "@/core/material/catalogue";
@@ -123,6 +124,9 @@ export function OneLot({
           <button type="submit" className="slab" disabled={sending}>
             Keep it
           </button>
+          <Link href={`/recall?lot=${s.id}`} className="inline-flex items-center min-h-11">
+            where it went
+          </Link>
           <button
             type="button"
             className="plain text-ash min-h-11"

@@ -1,0 +1,50 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { z } from "zod";
+import type { Side } from "@/core/journal/compare";
+import { reckonBatch } from "@/core/journal/reckon";
+import { db } from "@/store/db";
+import { batchOf } from "@/store/journal";
+import { Compared } from "@/ui/batch/compared";
+import { frame } from "../frame";
+
+export const metadata: Metadata = { title: "Side by side" };
+
+const LEAST = 2;
+const MOST = 4;
+
+/** The batches an address names, those that reckon, in the order they were begun. */
+async function sidesOf(asked: string | string[] | undefined): Promise<Side[]> {
+  const ids = [...new Set([asked ?? []].flat())]
+    .filter((id) => z.uuid().safeParse(id).success)
+    .slice(0, MOST);
+  const batches = await Promise.all(ids.map((id) => batchOf(db(), id)));
+  return batches
+    .flatMap((batch): Side[] => {
+      const r = batch && reckonBatch(batch);
+      return batch && r?.ok ? [{ batch, reckoned: r.value }] : [];
+    })
+    .sort((a, b) => (a.batch.begunDay < b.batch.begunDay ? -1 : 1));
+}
+
+/** Two to four batches side by side. */
+export default async function ComparePage({
+  searchParams,
+}: {
+  searchParams: Promise<{ b?: string | string[] }>;
+}) {
+  const [sides] = await Promise.all([searchParams.then(({ b }) => sidesOf(b)), frame()]);
+  return (
+    <div className="pt-5">
+      <h1>Side by side</h1>
+      {sides.length < LEAST ? (
+        <p className="pt-4" role="status">
+          Tick two to four batches in <Link href="/batches">all batches</Link>, and they stand here side by
+          side.
+        </p>
+      ) : (
+        <Compared sides={sides} />
+      )}
+    </div>
+  );
+}
