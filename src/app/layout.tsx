@@ -38,8 +38,8 @@ export default async function Layout({ children }: { children: React.ReactNode }
             </Link>
             <Nav />
             <Keys />
-            <span className="ml-auto flex items-baseline gap-3 sm:gap-5 py-2">
-              <Link href="/household" className="quiet inline-block leading-8 max-w-40 sm:max-w-64 truncate">
+            <span className="ml-auto flex items-baseline gap-3 sm:gap-5 py-2 min-w-0 max-w-full">
+              <Link href="/household" className="quiet leading-8 min-w-0 truncate">
                 {home.name}
               </Link>
               <UnitsSwitch />

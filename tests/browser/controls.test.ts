@@ -5,189 +5,27 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import {
+  type Hand,
+  SETS_OUT_ANEW,
+  control,
+  controls,
+  effectOf,
+  isReached,
+  pageFor,
+  state,
+  use,
+} from "../walker";
+import {
   type App,
   type Household,
   awake,
   clickOn,
   goTo,
   newHousehold,
-  newPage,
   openBrowser,
   serve,
   settled,
 } from "../support";
-
-/** What must come of using it. `writes`: it writes a journal, which the other tests do; here it must only be reachable. */
-type Effect = "goes" | "changes" | "types" | "chooses" | "slides" | "drags" | "writes";
-const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
-  // The head of every page.
-  [/^(?:jolly crock|shelf|bench|cellar|stores|skip to the page|lock cottage no\. 9)$/i, "goes"],
-  [/^(?:cups and spoons|mL and grams|find|Keys)$/, "changes"],
-  // The Bench.
-  [/^Name of the batch$/, "types"],
-  [/^How it is taken/, "types"],
-  [/^(?:Kind|Way|Vessel|Lid|What the vessel is made of)$/, "chooses"],
-  [/^(?:start over|undo|redo)/i, "changes"],
-  [/^meant for/i, "changes"],
-  [/^Add what goes in$/, "types"],
-  [/: amount$/, "types"],
-  [/: strength$/, "types"],
-  [/: (?:form|cut|change the unit)$/, "chooses"],
-  [/: .*, not .*$|: .* is right$/, "changes"],
-  [/^Move .*: drag, or space and the arrow keys$/, "drags"],
-  [/^(?:Take out |.* (?:earlier|later)$)/, "changes"],
-  [/^(?:Stand|Simmer|Pressure): how long$|^Cool: to what$|^Boil: down to$/, "types"],
-  [/^Stand: where$|^Strain: how$|^Bottle: how warm$|^Simmer: lid$/, "chooses"],
-  [/^Add a step$/, "chooses"],
-  [/^(?:double it|halve it|compare ways)$/, "changes"],
-  [/^Begin this batch$/, "writes"],
-  [/ against /, "slides"],
-  [/^(?:Ways side by side|Where makers disagree|What if|Make the most of|Gather and buy|Cost)$/, "changes"],
-  [/^Do this: /, "changes"],
-];
-
-/** After these the Bench is another: it is put back before the next is tried. */
-const SETS_OUT_ANEW = /^(?:find|Keys|Kind|Way|Vessel|start over|Undo|Redo|Meant for|Add )/i;
-
-const effectOf = (name: string): Effect | undefined => CONTROLS.find(([re]) => re.test(name))?.[1];
-
-const USED = "a[href], button, input, select, textarea, summary, [role=slider]";
-
-/** Teaches a page what its controls are called, as the ear has it; nothing for what no eye sees. */
-async function teachNames(page: Page): Promise<void> {
-  await page.evaluateOnNewDocument((used) => {
-    const called = (x: Element): string | undefined => {
-      const b = x.getBoundingClientRect();
-      const seen = (x as HTMLElement).checkVisibility({ visibilityProperty: true });
-      if (!seen || b.width <= 1 || b.height <= 1) return undefined;
-      const said = x.getAttribute("aria-label") ?? x.getAttribute("title");
-      const labelled = (x.getAttribute("aria-labelledby") ?? "")
-        .split(" ")
-        .map((id) => (id ? (document.getElementById(id)?.textContent ?? "") : ""))
-        .join(" ")
-        .trim();
-      const label = (x as HTMLInputElement).labels?.[0]?.textContent ?? "";
-      return (said ?? (labelled || label || (x as HTMLElement).innerText || "")).trim().replace(/\s+/g, " ");
-    };
-    Object.assign(window, {
-      controlsSeen: () => [...document.querySelectorAll(used)].map(called).filter((n) => n !== undefined),
-      controlCalled: (name: string) => [...document.querySelectorAll(used)].find((x) => called(x) === name),
-    });
-  }, USED);
-}
-interface Taught {
-  readonly controlsSeen: () => string[];
-  readonly controlCalled: (name: string) => Element | undefined;
-}
-
-/** What the controls a person sees are called. */
-const controls = (page: Page): Promise<string[]> =>
-  page.evaluate(() => (window as unknown as Taught).controlsSeen());
-const control = async (page: Page, name: string): Promise<ElementHandle | undefined> =>
-  (await page.evaluateHandle((n) => (window as unknown as Taught).controlCalled(n), name)).asElement() as
-    ElementHandle | undefined;
-
-/** All that a person could see or hear of the page. */
-const state = (page: Page): Promise<string> =>
-  page.evaluate(() =>
-    [
-      location.href,
-      document.body.innerText,
-      ...[
-        ...document.querySelectorAll(
-          "input, select, textarea, [role=slider], [aria-expanded], [aria-pressed]",
-        ),
-      ].map((x) =>
-        [
-          (x as HTMLInputElement).value,
-          (x as HTMLInputElement).checked,
-          x.getAttribute("aria-valuenow"),
-          x.getAttribute("aria-expanded"),
-          x.getAttribute("aria-pressed"),
-        ].join(),
-      ),
-      [...document.querySelectorAll("[data-line]")].map((x) => x.getAttribute("data-line")).join(),
-    ].join("|"),
-  );
-
-type Hand = "mouse" | "keyboard" | "finger";
-
-/** Whether a hand that reaches for its middle touches it, and nothing that lies over it. */
-const isReached = (e: ElementHandle): Promise<boolean> =>
-  e.evaluate((x) => {
-    const b = x.getBoundingClientRect();
-    const at = document.elementFromPoint(b.x + b.width / 2, b.y + Math.min(b.height / 2, 20));
-    return (
-      at !== null &&
-      (x === at || x.contains(at) || ((x as HTMLInputElement).labels?.[0]?.contains(at) ?? false))
-    );
-  });
-
-/** Uses a control as a hand would, by what it is. */
-async function use(page: Page, e: ElementHandle, effect: Effect, hand: Hand): Promise<void> {
-  const press = async (): Promise<void> => {
-    if (hand === "mouse") return e.click();
-    if (hand === "finger") return e.tap();
-    await e.focus();
-    await page.keyboard.press("Enter");
-  };
-  switch (effect) {
-    case "types":
-      if (hand === "keyboard") await e.focus();
-      else await press();
-      await page.keyboard.press("End");
-      return page.keyboard.type("1");
-    case "chooses":
-      // The list itself is the system's; from the field on the arrow keys choose, whichever hand came to it.
-      await e.focus();
-      return page.keyboard.press(
-        (await e.evaluate(
-          (x) => (x as HTMLSelectElement).selectedIndex + 1 === (x as HTMLSelectElement).options.length,
-        ))
-          ? "ArrowUp"
-          : "ArrowDown",
-      );
-    case "slides":
-      if (hand === "keyboard") {
-        await e.focus();
-        return page.keyboard.press("ArrowRight");
-      }
-      return slide(page, e, hand, -24, 0);
-    case "drags":
-      if (hand === "keyboard") {
-        await e.focus();
-        for (const key of ["Space", "ArrowDown", "ArrowUp", "ArrowUp", "Space"] as const) {
-          await page.keyboard.press(key);
-          await settled(page);
-        }
-        return;
-      }
-      return slide(page, e, hand, 0, 130);
-    case "goes":
-    case "changes":
-    case "writes":
-      return press();
-  }
-}
-
-async function slide(page: Page, e: ElementHandle, hand: Hand, dx: number, dy: number): Promise<void> {
-  const b = (await e.boundingBox())!;
-  const [x, y] = [b.x + b.width / 2, b.y + b.height / 2];
-  const steps = [0.2, 0.5, 0.8, 1];
-  if (hand === "mouse") {
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    for (const k of steps) await page.mouse.move(x + dx * k, y + dy * k, { steps: 3 });
-    await settled(page);
-    return page.mouse.up();
-  }
-  const finger = await page.touchscreen.touchStart(x, y);
-  // A line is taken up when the finger rests on it a moment.
-  await new Promise((r) => setTimeout(r, 350));
-  for (const k of steps) await finger.move(x + dx * k, y + dy * k);
-  await settled(page);
-  return finger.end();
-}
 
 let home: Household;
 let app: App;
@@ -202,15 +40,6 @@ afterAll(async () => {
   await app?.stop();
   await home?.drop();
 });
-
-/** A page with a finger where the finger is the hand. */
-async function pageFor(hand: Hand): Promise<Page> {
-  const context = await browser.createBrowserContext();
-  const page = await newPage(context, hand === "finger" ? 390 : 1280, hand === "finger" ? 844 : 800);
-  await teachNames(page);
-  if (hand === "finger") await page.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
-  return page;
-}
 
 const ADD = 'input[role="combobox"]';
 async function planned(page: Page): Promise<void> {
@@ -258,7 +87,7 @@ describe("on the Bench", () => {
   test.each<Hand>(["mouse", "keyboard", "finger"])(
     "every control does what it says, by %s",
     async (hand) => {
-      const page = await pageFor(hand);
+      const page = await pageFor(browser, hand);
       await planned(page);
       // Kept once the hand has rested.
       await new Promise((r) => setTimeout(r, 400));
@@ -323,7 +152,7 @@ describe("on the Bench", () => {
   );
 
   test.each<Hand>(["mouse", "keyboard", "finger"])("every drawer opens and shuts, by %s", async (hand) => {
-    const page = await pageFor(hand);
+    const page = await pageFor(browser, hand);
     await planned(page);
     const names = await page.$$eval("#drawers h3 button", (all) => all.map((b) => b.textContent!));
     expect(names).toHaveLength(6);
@@ -351,7 +180,7 @@ describe("an empty household", () => {
   test("plans its first batch with what the Bench offers, and every view answers", async () => {
     const empty = await newHousehold("empty");
     const own = await serve(empty.url, "2026-11-24T09:00:00Z");
-    const page = await pageFor("mouse");
+    const page = await pageFor(browser, "mouse");
     for (const path of ["/", "/cellar", "/stores", "/household"]) {
       await page.goto(own.url + path);
       await awake(page);
