@@ -23,3 +23,6 @@ shot "/batch/$(batch FC-26-02)/strain" strain
 shot "/batch/$(batch VI-26-02)/finish" finish
 shot "/batch/$(batch VI-26-02)/bottle" bottle
 shot "/batch/$(batch SY-26-01)/label" labels
+shot /cellar lasts "document.getElementById('lasts').scrollIntoView() ;; wait:300"
+shot / find "press:/ ;; wait:500 ;; type:[role=dialog] input::what has honey in it ;; wait:900"
+shot "/compare?b=$(batch OX-26-01)&b=$(batch OX-26-02)" compare

@@ -80,7 +80,7 @@ export function Compared({ sides }: { sides: readonly Side[] }) {
       aria-label="Batches side by side"
       tabIndex={0}
     >
-      <table className="w-full min-w-[40rem] table-fixed border-collapse">
+      <table className="w-full min-w-[40rem] max-w-6xl table-fixed border-collapse">
         <caption className="text-left quiet pb-2">
           A row with a brush stroke differs by more than what is known of it.
         </caption>

@@ -156,7 +156,10 @@ function FindBox({ close }: { close: () => void }) {
 export function Find({ open, setOpen }: { open: boolean; setOpen: (open: boolean) => void }) {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="plain min-h-11 inline-flex items-center gap-1.5" aria-keyshortcuts="/">
+      <Dialog.Trigger
+        className="plain min-h-11 pb-3 border-b-[6px] border-transparent inline-flex items-end gap-1.5"
+        aria-keyshortcuts="/"
+      >
         <Search size={18} aria-hidden="true" /> find
       </Dialog.Trigger>
       <Dialog.Portal>

@@ -72,7 +72,7 @@ export function Keys() {
       <Find open={finding} setOpen={setFinding} />
       <Dialog.Root open={sheet} onOpenChange={setSheet}>
         <Dialog.Trigger
-          className="quiet min-h-8 min-w-8 max-sm:hidden"
+          className="quiet min-h-11 min-w-8 pb-3 border-b-[6px] border-transparent max-sm:hidden"
           aria-label="Keys"
           aria-keyshortcuts="?"
         >
