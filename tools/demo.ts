@@ -210,7 +210,7 @@ const STORIES: readonly Story[] = [
       "16:30",
       [
         ["b-500-swing", 500, "fridge"],
-        ["b-330-swing", 330, "freezer"],
+        ["b-330-swing", 310, "freezer"],
       ],
     ],
     used: spoons(0, "2026-11-08", [7], 5),

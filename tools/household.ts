@@ -2,7 +2,7 @@
 import { randomUUID } from "node:crypto";
 import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { connect } from "../src/store/db";
+import { type Sql, connect } from "../src/store/db";
 import { linesOfFile, writeBackup } from "../src/store/container";
 import { BadJournal, importFrom, importLines, journalLines } from "../src/store/exchange";
 import { settle, usualHousehold } from "../src/store/household";
@@ -13,6 +13,12 @@ import { MIGRATIONS, make, mustBeThere, root, urlOf } from "./databases";
 /** The demo's scenario, through the same import a user has. */
 const demoLines = (): string[] => readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n");
 
+/** Whether a database that was brought up in part or whole has a household in it. */
+async function holdsHousehold(sql: Sql): Promise<boolean> {
+  const [table] = await sql<{ there: boolean }[]>`select to_regclass('household') is not null as there`;
+  return table!.there && (await sql`select 1 from household`).length > 0;
+}
+
 async function open(name: string): Promise<void> {
   await make(name);
   const sql = connect(urlOf(name), 4);
@@ -21,15 +27,12 @@ async function open(name: string): Promise<void> {
   try {
     await alone`select pg_advisory_lock(416, 3)`;
     const stamp = new Date().toISOString().replace(/[:.]/g, "-");
-    const moved = await migrate(
-      sql,
-      MIGRATIONS,
-      async () =>
-        void (await writeBackup(
-          join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jolly`),
-          journalLines(sql),
-        )),
-    );
+    const moved = await migrate(sql, MIGRATIONS, async () => {
+      // A first start that was cut off between two steps has nothing to be kept yet.
+      if (!(await holdsHousehold(sql))) return;
+      const file = join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jolly`);
+      await writeBackup(file, journalLines(sql));
+    });
     if (moved > 0) await rebuild(sql);
     else if (await rebuildIfBehind(sql))
       process.stderr.write("The lists were behind the journal; they are made anew from it.\n");

@@ -17,11 +17,7 @@ export const entriesOf = cache((id: string) => eventsOf(db(), BATCHES, id));
 export async function batchAsItStands(params: Promise<{ id: string }>) {
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
-  const [f, events, { people, empties }] = await Promise.all([
-    frame(),
-    entriesOf(id.data),
-    stores(db()),
-  ]);
+  const [f, events, { people, empties }] = await Promise.all([frame(), entriesOf(id.data), stores(db())]);
   const batch = fold(events);
   if (!batch) notFound();
   const company = { people, today: f.today };

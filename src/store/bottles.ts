@@ -12,6 +12,9 @@ import {
   readBottleBody,
 } from "../core/cellar/bottle";
 import type { Batch } from "../core/journal/fold";
+import { oddFreezing } from "../core/journal/odd";
+import { reckonBatch } from "../core/journal/reckon";
+import { VESSELS } from "../core/vessel/catalogue";
 import { type Refused, type Stream, type Written, appendWithin, eventsOf } from "./append";
 import type { Sql, Tx } from "./db";
 import type { EventRequest } from "./entries";
@@ -77,6 +80,12 @@ async function completed(
     const [open] = await tx<{ number: number }[]>`
       select number from bottle where batch_id = ${batch.id} and state = 'kept' and opened_day is not null and id <> ${b.id} order by number limit 1`;
     if (open) return fault("Odd", `Bottle ${open.number} of it is open already. Open another?`, []);
+  }
+  if (type === "moved" && !sure && (parsed.data as { place: string }).place === "freezer") {
+    const made = reckonBatch(batch);
+    const brim = VESSELS.get(batch.bottles.find((x) => x.id === b.id)?.vessel ?? "")?.solid.brimMl;
+    const odd = brim && oddFreezing(b.leftMl, brim, made.ok ? made.value.reckoning.finished.abv.low : 0);
+    if (odd) return fault("Odd", odd, ["place"]);
   }
   if (type === "corrected" && (parsed.data as { body?: unknown }).body !== null)
     return fault("NotAnEntry", "An entry of a bottle is taken back, and said again.", ["seq"]);

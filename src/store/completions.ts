@@ -7,7 +7,7 @@ import type { Making } from "../core/journal/as-done";
 import { BODIES, type Body, type EventType } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import { type BatchReckoning, reckonBatch } from "../core/journal/reckon";
-import { oddAmount, oddBottling, oddMeasure, oddTopUp } from "../core/journal/odd";
+import { oddAmount, oddBottling, oddFreezing, oddMeasure, oddTopUp } from "../core/journal/odd";
 import { bestByOf, issue } from "../core/label/label";
 import { readAmount } from "../core/reading/amounts";
 import { VESSELS } from "../core/vessel/catalogue";
@@ -181,7 +181,12 @@ const bottled: Completion<"bottled"> = async (m, body) => {
     return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);
   if (not) return not;
   const poured = bottles.reduce((sum, x) => sum + x.ml, 0);
-  const question = asked(m, "bottles", oddBottling(poured, r.value.reckoning.finished.ml));
+  const { finished } = r.value.reckoning;
+  const bursting = bottles.flatMap(({ place, vessel, ml }) => {
+    const brim = place === "freezer" ? VESSELS.get(vessel)?.solid.brimMl : undefined;
+    return brim === undefined ? [] : (oddFreezing(ml, brim, finished.abv.low) ?? []);
+  });
+  const question = asked(m, "bottles", oddBottling(poured, finished.ml) ?? bursting[0]);
   if (question) return question;
   if (verdict.place === "do-not-keep")
     return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);

@@ -59,6 +59,9 @@ async function setOut(page: Page, kept: string): Promise<void> {
     await page.click(`header a[href="${to}"]`);
     await page.waitForFunction((path) => location.pathname === path, {}, to);
   };
+  // What lies over the page is shut first, as a hand would.
+  await page.keyboard.press("Escape");
+  await page.waitForFunction(() => document.querySelector('[role="dialog"]') === null);
   const away = new URL(page.url()).pathname === "/stores" ? "/cellar" : "/stores";
   if (new URL(page.url()).pathname === "/bench") await go(away);
   await page.evaluate((k) => {

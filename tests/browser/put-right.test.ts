@@ -258,8 +258,10 @@ describe("measures that changed under a batch", () => {
     expect(await words(page)).toContain("Planned in US cups and pints");
     await fill(page, "#measured", "1½ pints");
     await says(page, "That is 710 mL.");
+    // What another test left on the Bench was planned in pints of the old sort; a clear Bench is in the new.
     await goTo(page, `${app.url}/bench`);
-    expect(await words(page)).not.toContain("Planned in");
+    await clickOn(page, "start over");
+    await page.waitForFunction(() => !document.body.innerText.includes("Planned in"));
     await fill(page, 'input[role="combobox"]', "1 pint water");
     await page.keyboard.press("Enter");
     await says(page, "568 mL");

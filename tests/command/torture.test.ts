@@ -49,6 +49,19 @@ describe("cut off half way", () => {
   // The first part of a second is the program's own start; the rest is spread over its work.
   const times = Array.from({ length: 2 }, () => Math.round(c.from(250, 900)));
 
+  test("a first start cut off between two steps of the database has nothing to back up, and goes on", async () => {
+    const steps = readdirSync(MIGRATIONS).sort();
+    for (const done of [1, 4, steps.length - 1]) {
+      const part = mkdtempSync(join(tmpdir(), "jolly-part-"));
+      for (const f of steps.slice(0, done)) cpSync(join(MIGRATIONS, f), join(part, f));
+      const bare = await bareDatabase();
+      await migrate(bare.sql, part);
+      expect(await tool(["open", "demo"], bare.url)).toBe(0);
+      expect((await exportLines(bare.sql)).length).toBeGreaterThan(100);
+      await bare.drop();
+    }
+  }, 60_000);
+
   test.each(times)(
     "a first start of the demo, struck after %d ms, is whole at the next",
     async (ms) => {

@@ -108,6 +108,20 @@ describe("a bottle", () => {
     await put(one, "corrected", { seq: 1, body: null });
     expect((await row(one)).place).toBe("cupboard");
   });
+  test("one too full for the ice is asked about once; with room in it, it freezes", async () => {
+    const { bottles } = await bottled();
+    const [one, two] = bottles as [string, string];
+    const ice = { place: "freezer" };
+    expect(await put(one, "moved", ice)).toMatchObject({
+      ok: false,
+      fault: { name: "Odd", path: ["place"], message: expect.stringContaining("the glass may break") },
+    });
+    expect((await row(one)).place).toBe("cupboard");
+    expect((await put(one, "moved", ice, { sure: true })).ok).toBe(true);
+    await put(two, "poured", { ml: 20, said: "20 mL" });
+    expect((await put(two, "moved", ice)).ok).toBe(true);
+    expect((await row(two)).place).toBe("freezer");
+  });
   test("what is no bottle, no entry or no body is told at its field", async () => {
     const { bottles } = await bottled();
     const [one] = bottles as [string, string];

@@ -35,7 +35,8 @@ export function asFound(texts: readonly (string | undefined)[]): string {
   const words = texts.flatMap((t) => (t ? wordsIn(t) : []));
   // “lime-blossom” is found whole, and by either of its words.
   const parts = words.flatMap((w) => (w.includes("-") ? [w, ...w.split("-")] : [w])).filter((w) => w !== "");
-  return ` ${[...new Set(parts.flatMap((w) => [w, nameWord(w)]))].join(" ")} `;
+  // In one order, whatever order the figures were kept in: a list made anew says the same.
+  return ` ${[...new Set(parts.flatMap((w) => [w, nameWord(w)]))].sort().join(" ")} `;
 }
 
 /** What a batch is found by: its code and name, what went in under every name it has, whom it is for, and when it was begun. */

@@ -38,3 +38,15 @@ export function oddBottling(bottledMl: number, there: Reckoning["finished"]["ml"
   if (bottledMl >= there.low * 0.6) return undefined;
   return `The bottles hold ${whole(bottledMl)}, and about ${whole(there.value)} is there. Was the rest used up?`;
 }
+
+/** Share of a vessel that ice wants left empty: water swells by a eleventh as it freezes, and glass does not. */
+export const ICE_WANTS = 0.1;
+/** % vol from which a home ice box freezes nothing. */
+const NEVER_FREEZES = 25;
+
+/** A glass filled so far that ice would break it. mL, mL to the brim, % vol. */
+export function oddFreezing(ml: number, brimMl: number, abv: number): string | undefined {
+  const most = brimMl * (1 - ICE_WANTS);
+  if (ml <= most || abv >= NEVER_FREEZES) return undefined;
+  return `Ice swells, and ${whole(ml)} leaves it no room: pour off down to ${whole(most)}, or the glass may break. Freeze it as full as it is?`;
+}

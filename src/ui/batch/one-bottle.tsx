@@ -1,5 +1,6 @@
 "use client";
 import { X } from "lucide-react";
+import { ICE_WANTS } from "@/core/journal/odd";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { heightAt } from "@/core/vessel/profile";
 import { vesselWords } from "@/core/vessel/vessel";
@@ -20,6 +21,12 @@ const PLACES = [
   ["fridge", "fridge"],
   ["freezer", "ice box"],
 ] as const;
+
+/** The bottle in another place; one for the ice box is filled no fuller than ice lets it be. */
+function placed(row: Row, place: Row["place"]): Row {
+  const most = Math.floor(VESSELS.get(row.vessel)!.solid.brimMl * (1 - ICE_WANTS));
+  return { ...row, place, ml: place === "freezer" ? Math.min(row.ml, most) : row.ml };
+}
 
 /** One bottle: which, how much, where it will stand. */
 export function OneBottle({
@@ -94,7 +101,7 @@ export function OneBottle({
           className="stitch min-h-11"
           value={x.place}
           aria-invalid={wrong}
-          onChange={(e) => change((y) => ({ ...y, place: e.target.value as Row["place"] }))}
+          onChange={(e) => change((y) => placed(y, e.target.value as Row["place"]))}
         >
           {PLACES.map(([id, words]) => (
             <option key={id} value={id}>
@@ -111,6 +118,7 @@ export function OneBottle({
           <X size={18} />
         </button>
       </div>
+      {x.place === "freezer" && <p className="quiet">A tenth is left empty for the ice.</p>}
     </li>
   );
 }

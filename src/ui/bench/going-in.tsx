@@ -1,6 +1,7 @@
 "use client";
 import { useCallback, useMemo, useState } from "react";
 import { Redo2, Undo2 } from "lucide-react";
+import type { Fault } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";
 import { linesOf } from "@/core/plan/edit";
 import type { Nameless } from "@/core/plan/ids";
@@ -15,6 +16,7 @@ import { CautionNote } from "../plan/cautions";
 import type { WrittenDown } from "../plan/write-down";
 import { Lines } from "./lines/lines";
 import { useLineActions } from "./lines/line-actions";
+import type { Made } from "./made";
 import { type State, addLine, pouredAlready } from "./state";
 import type { BenchActions } from "./use-bench";
 
@@ -55,43 +57,9 @@ function putIn(
   return { plan: next, set };
 }
 
-/** The left of the Bench: what goes in, in this order, and the field to add to it. */
-export function GoingIn({
-  state,
-  catalogue,
-  actions,
-  giveReason,
-  startOver,
-}: {
-  state: State;
-  catalogue: Catalogue;
-  actions: BenchActions;
-  giveReason: (id: string, why: string) => void;
-  startOver: () => void;
-}) {
-  const { made } = state;
-  const { plan } = made;
-  const lineActions = useLineActions(actions);
-  const [into, setInto] = useState("");
+/** Puts typed lines in, and says what was done; a plan that is full says so. */
+function useAdding(plan: Plan, actions: BenchActions, target: string | undefined) {
   const [told, setTold] = useState("");
-  const [round, setRound] = useState(0);
-  const all = useMemo(() => materialsOf(plan, { materials: catalogue }), [plan, catalogue]);
-  const usual = usualForm(plan);
-  const context = useMemo(
-    () =>
-      contextIn(plan.units, {
-        catalogue: all,
-        usual,
-        poured: (material) => {
-          const l = linesOf(plan).find((x) => x.material === material);
-          const a = l ? readAmount(l.amount, plan.units) : undefined;
-          return a?.ok ? a.value : undefined;
-        },
-      }),
-    [plan, all, usual],
-  );
-  const places = placesToAdd(plan);
-  const target = places.some(([id]) => id === into) ? into : undefined;
   const add = useCallback(
     (lines: readonly Nameless<Line>[], names: string): void => {
       if (linesOf(plan).length + lines.length > MOST_LINES)
@@ -110,64 +78,144 @@ export function GoingIn({
     (w: WrittenDown): void => actions.edit((p) => ({ ...p, materials: [...(p.materials ?? []), w.row] })),
     [actions],
   );
-  const elsewhere = made.faults.filter(
+  return { told, add, writtenDown, hush: () => setTold("") };
+}
+
+/** How a line is read for this plan: its units, its materials, what it pours already. */
+function useReadingContext(plan: Plan, all: Catalogue) {
+  const usual = usualForm(plan);
+  return useMemo(
+    () =>
+      contextIn(plan.units, {
+        catalogue: all,
+        usual,
+        poured: (material) => {
+          const l = linesOf(plan).find((x) => x.material === material);
+          const a = l ? readAmount(l.amount, plan.units) : undefined;
+          return a?.ok ? a.value : undefined;
+        },
+      }),
+    [plan, all, usual],
+  );
+}
+
+/** The head of the list: start over, undo, redo. */
+function ListHead({
+  state,
+  actions,
+  startOver,
+}: {
+  state: State;
+  actions: BenchActions;
+  startOver: () => void;
+}) {
+  const arrow = "min-w-8 min-h-8 inline-grid place-items-center text-cobalt disabled:text-rule";
+  return (
+    <div className="flex items-end justify-between ruled-head mt-3">
+      <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
+      <span className="flex gap-1 items-center">
+        <button type="button" className="plain font-normal pr-2 min-h-7" onClick={startOver}>
+          start over
+        </button>
+        <button
+          type="button"
+          className={arrow}
+          aria-label="Undo"
+          disabled={state.past.length === 0}
+          onClick={actions.undo}
+        >
+          {UNDO}
+        </button>
+        <button
+          type="button"
+          className={arrow}
+          aria-label="Redo"
+          disabled={state.future.length === 0}
+          onClick={actions.redo}
+        >
+          {REDO}
+        </button>
+      </span>
+    </div>
+  );
+}
+
+/** Where the next line goes, in a plan that adds more than once. */
+function Into({
+  places,
+  value,
+  change,
+}: {
+  places: readonly (readonly [id: string, words: string])[];
+  value: string | undefined;
+  change: (id: string) => void;
+}) {
+  if (places.length < 2) return null;
+  return (
+    <p className="quiet">
+      <label htmlFor="into">it goes in </label>
+      <select
+        id="into"
+        className="stitch font-normal"
+        value={value ?? places[0]![0]}
+        onChange={(e) => change(e.target.value)}
+      >
+        {places.map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </p>
+  );
+}
+
+/** Faults of the plan that no line or vessel says. */
+function faultsElsewhere({ faults, plan }: Made): readonly Fault[] {
+  const elsewhere = faults.filter(
     (f) => f.path[0] !== "steps" && !(f.path[0] === "vessel" && f.path[1] === "shape"),
   );
-  const nothingYet = made.faults.filter((f) => f.path[0] === "steps" && f.path.length === 1);
+  const nothingYet = faults.filter((f) => f.path[0] === "steps" && f.path.length === 1);
+  return [...elsewhere, ...(linesOf(plan).length > 0 ? nothingYet : [])];
+}
+
+/** The left of the Bench: what goes in, in this order, and the field to add to it. */
+export function GoingIn({
+  state,
+  catalogue,
+  actions,
+  giveReason,
+  startOver,
+}: {
+  state: State;
+  catalogue: Catalogue;
+  actions: BenchActions;
+  giveReason: (id: string, why: string) => void;
+  startOver: () => void;
+}) {
+  const { made } = state;
+  const { plan } = made;
+  const lineActions = useLineActions(actions);
+  const [into, setInto] = useState("");
+  const [round, setRound] = useState(0);
+  const all = useMemo(() => materialsOf(plan, { materials: catalogue }), [plan, catalogue]);
+  const context = useReadingContext(plan, all);
+  const places = placesToAdd(plan);
+  const target = places.some(([id]) => id === into) ? into : undefined;
+  const { told, add, writtenDown, hush } = useAdding(plan, actions, target);
   return (
     <>
-      <div className="flex items-end justify-between ruled-head mt-3">
-        <h2 className="text-[0.875rem] font-semibold text-ash">What goes in, in this order</h2>
-        <span className="flex gap-1 items-center">
-          <button
-            type="button"
-            className="plain font-normal pr-2 min-h-7"
-            onClick={() => {
-              startOver();
-              setRound((n) => n + 1);
-              setTold("");
-            }}
-          >
-            start over
-          </button>
-          <button
-            type="button"
-            className="min-w-8 min-h-8 inline-grid place-items-center text-cobalt disabled:text-rule"
-            aria-label="Undo"
-            disabled={state.past.length === 0}
-            onClick={actions.undo}
-          >
-            {UNDO}
-          </button>
-          <button
-            type="button"
-            className="min-w-8 min-h-8 inline-grid place-items-center text-cobalt disabled:text-rule"
-            aria-label="Redo"
-            disabled={state.future.length === 0}
-            onClick={actions.redo}
-          >
-            {REDO}
-          </button>
-        </span>
-      </div>
+      <ListHead
+        state={state}
+        actions={actions}
+        startOver={() => {
+          startOver();
+          setRound((n) => n + 1);
+          hush();
+        }}
+      />
       <AddLine key={round} context={context} add={add} writtenDown={writtenDown} />
-      {places.length > 1 && (
-        <p className="quiet">
-          <label htmlFor="into">it goes in </label>
-          <select
-            id="into"
-            className="stitch font-normal"
-            value={target ?? places[0]![0]}
-            onChange={(e) => setInto(e.target.value)}
-          >
-            {places.map(([id, words]) => (
-              <option key={id} value={id}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </p>
-      )}
+      <Into places={places} value={target} change={setInto} />
       <p role="status" className="quiet min-h-6" data-testid="told">
         {told}
       </p>
@@ -179,7 +227,7 @@ export function GoingIn({
         hint={state.hint}
         actions={lineActions}
       />
-      {[...elsewhere, ...(linesOf(plan).length > 0 ? nothingYet : [])].map((f) => (
+      {faultsElsewhere(made).map((f) => (
         <p key={f.name + f.message} role="alert" className="wrong">
           {f.message}
         </p>

@@ -77,20 +77,16 @@ function saysOf(r: Reading | undefined): string {
 
 const NONE: readonly Offer[] = [];
 
-/** One field to add what goes in: say an amount and a name as you would to a neighbour. Nothing is guessed: what is not known is asked about. */
-export const AddLine = memo(function AddLine({
-  context,
-  add,
-  writtenDown,
-  example = "1½ cups hyssop, dried",
-}: {
-  context: ReadingContext;
-  add: (lines: readonly Nameless<Line>[], names: string) => void;
+interface Props {
+  readonly context: ReadingContext;
+  readonly add: (lines: readonly Nameless<Line>[], names: string) => void;
   /** A plant nobody here knows was written down; nothing to write down where it is not given. */
-  writtenDown?: (row: WrittenDown) => void;
-  example?: string;
-}) {
-  const id = useId();
+  readonly writtenDown?: (row: WrittenDown) => void;
+  readonly example?: string;
+}
+
+/** What is typed, what it reads as, and what may be done with it. */
+function useTyped({ context, add }: Props) {
   const ounces = useOunces();
   const [text, setText] = useState("");
   const [asked, setAsked] = useState(false);
@@ -100,9 +96,6 @@ export const AddLine = memo(function AddLine({
     [text, context, ounces],
   );
   const offers = useMemo(() => (text.trim().length > 1 ? offersFor(reading) : NONE), [reading, text]);
-  const fault = asked && reading?.is === "fault" ? reading.fault : undefined;
-  const says = asked ? saysOf(reading) : "";
-
   const type = (next: string): void => {
     setText(next);
     setAsked(false);
@@ -118,17 +111,26 @@ export const AddLine = memo(function AddLine({
     setText(next);
     setAsked(true);
   };
-  const take = (o: Offer): void => {
-    if (o.remember) rememberOunces(o.remember.material, o.remember.as);
-    if (o.line) put([o.line]);
-    else readAgain(o.text);
+  return {
+    ...{ text, type, reading, offers, writing, setWriting, put },
+    fault: asked && reading?.is === "fault" ? reading.fault : undefined,
+    says: asked ? saysOf(reading) : "",
+    take: (o: Offer): void => {
+      if (o.remember) rememberOunces(o.remember.material, o.remember.as);
+      if (o.line) put([o.line]);
+      else readAgain(o.text);
+    },
+    enter: (): void => {
+      if (reading?.is === "line") put([reading.line]);
+      else if (reading?.is === "lines") put(reading.lines);
+      else setAsked(true);
+    },
   };
-  const enter = (): void => {
-    if (reading?.is === "line") put([reading.line]);
-    else if (reading?.is === "lines") put(reading.lines);
-    else setAsked(true);
-  };
+}
+type TypedLine = ReturnType<typeof useTyped>;
 
+/** The list under the field: arrow keys choose, Enter puts in. */
+function useBox({ text, type, offers, take, enter }: TypedLine, id: string) {
   const box = useCombobox<Offer>({
     id,
     items: [...offers],
@@ -155,9 +157,51 @@ export const AddLine = memo(function AddLine({
       enter();
     },
   });
+  return { box, input };
+}
+
+/** What is asked of the text, with every answer as a touch. */
+function AskedOf({ typed: t, mayWrite }: { typed: TypedLine; mayWrite: boolean }) {
+  const unknown = t.reading?.is === "unknown" ? t.reading : undefined;
+  return (
+    <div className="border-l-[6px] border-cobalt pl-3.5 py-1 my-2" data-testid="asked">
+      <p className="font-semibold">{t.says}</p>
+      <ul className="flex flex-wrap gap-x-5">
+        {t.offers.map((o) => (
+          <li key={`${o.text}${o.words}`}>
+            <button type="button" className="plain min-h-11" onClick={() => t.take(o)}>
+              {o.words}
+            </button>
+          </li>
+        ))}
+        {unknown && mayWrite && t.writing === "" && (
+          <li>
+            <button type="button" className="plain min-h-11" onClick={() => t.setWriting(unknown.name)}>
+              write it down as new
+            </button>
+          </li>
+        )}
+      </ul>
+    </div>
+  );
+}
+
+/** A line of a plant that was written down a moment ago, with what else had been said of it. */
+const lineOf = ({ row }: WrittenDown, reading: Reading | undefined): SaidLine => ({
+  ...{ material: { kind: "plant", row }, took: [], notes: [], optional: false },
+  ...(reading?.is === "unknown" && reading.amount ? { amount: reading.amount } : {}),
+  ...(reading?.is === "unknown" && reading.form ? { form: reading.form } : {}),
+});
+
+/** One field to add what goes in: say an amount and a name as you would to a neighbour. Nothing is guessed: what is not known is asked about. */
+export const AddLine = memo(function AddLine(p: Props) {
+  const { context, writtenDown, example = "1½ cups hyssop, dried" } = p;
+  const id = useId();
+  const t = useTyped(p);
+  const { box, input } = useBox(t, id);
   const wrong = `${id}-wrong`;
   // Once it is asked about, the question stands in the list’s place and offers the same.
-  const open = box.isOpen && offers.length > 0 && says === "";
+  const open = box.isOpen && t.offers.length > 0 && t.says === "";
   return (
     <div className="relative py-2 scroll-mb-40">
       <label {...box.getLabelProps()} className="sr-only">
@@ -168,8 +212,8 @@ export const AddLine = memo(function AddLine({
         className="w-full min-h-11 bg-transparent border-b border-dashed border-ash px-0.5 placeholder:text-ash scroll-mb-80"
         placeholder={`add: type “${example}”`}
         maxLength={10_000}
-        aria-invalid={fault !== undefined}
-        aria-describedby={fault || says ? wrong : undefined}
+        aria-invalid={t.fault !== undefined}
+        aria-describedby={t.fault || t.says ? wrong : undefined}
         autoComplete="off"
       />
       <ul
@@ -181,7 +225,7 @@ export const AddLine = memo(function AddLine({
         }
       >
         {open &&
-          offers.map((o, i) => (
+          t.offers.map((o, i) => (
             <li
               key={`${o.text}${o.words}`}
               {...box.getItemProps({ item: o, index: i })}
@@ -193,47 +237,17 @@ export const AddLine = memo(function AddLine({
           ))}
       </ul>
       <div id={wrong} aria-live="polite">
-        {fault && <Wrong fault={fault} put={type} className="pt-1" />}
-        {says !== "" && (
-          <div className="border-l-[6px] border-cobalt pl-3.5 py-1 my-2" data-testid="asked">
-            <p className="font-semibold">{says}</p>
-            <ul className="flex flex-wrap gap-x-5">
-              {offers.map((o) => (
-                <li key={`${o.text}${o.words}`}>
-                  <button type="button" className="plain min-h-11" onClick={() => take(o)}>
-                    {o.words}
-                  </button>
-                </li>
-              ))}
-              {reading?.is === "unknown" && writtenDown && writing === "" && (
-                <li>
-                  <button type="button" className="plain min-h-11" onClick={() => setWriting(reading.name)}>
-                    write it down as new
-                  </button>
-                </li>
-              )}
-            </ul>
-          </div>
-        )}
+        {t.fault && <Wrong fault={t.fault} put={t.type} className="pt-1" />}
+        {t.says !== "" && <AskedOf typed={t} mayWrite={writtenDown !== undefined} />}
       </div>
-      {writing !== "" && writtenDown && (
+      {t.writing !== "" && writtenDown && (
         <WriteDown
-          name={writing}
+          name={t.writing}
           catalogue={context.catalogue}
-          cancel={() => setWriting("")}
+          cancel={() => t.setWriting("")}
           done={(w) => {
             writtenDown(w);
-            const amount = reading?.is === "unknown" ? reading.amount : undefined;
-            const form = reading?.is === "unknown" ? reading.form : undefined;
-            const said: SaidLine = {
-              material: { kind: "plant", row: w.row },
-              took: [],
-              notes: [],
-              optional: false,
-              ...(amount ? { amount } : {}),
-              ...(form ? { form } : {}),
-            };
-            put([said]);
+            t.put([lineOf(w, t.reading)]);
           }}
         />
       )}

@@ -14,9 +14,92 @@ export interface WrittenDown {
   readonly row: PlantRow & { class: PlantClass };
 }
 
+interface Typed {
+  readonly name: string;
+  readonly latin: string;
+  readonly like: PlantClass;
+  readonly water: string;
+}
+
+/** A plant as it is typed so far, and its keeping in the stores. */
+function useNewPlant(name: string, catalogue: Catalogue, done: (w: WrittenDown) => void) {
+  const router = useRouter();
+  const { send, sending, fault: refused } = useIntent();
+  const [typed, setTyped] = useState<Typed>({ name, latin: "", like: "leaf", water: "" });
+  const [fault, setFault] = useState<Fault | undefined>();
+  const [item] = useState(() => crypto.randomUUID());
+  const keep = async (): Promise<void> => {
+    const w = writtenDown(typed, catalogue);
+    if (!w.ok) return setFault(w.faults[0]);
+    setFault(undefined);
+    const body = { item: { what: "material", row: w.value } };
+    const sent = await send("/api/stores", { id: item, type: "kept", body });
+    if (!sent?.ok) return;
+    done({ row: w.value });
+    router.refresh();
+  };
+  const type = (to: Partial<Typed>): void => setTyped({ ...typed, ...to });
+  return { typed, type, keep, sending, wrong: fault ?? refused };
+}
+
+/** Its name, its Latin, what it is like and how much of it is water. */
+function PlantFields({
+  typed,
+  type,
+  wrong,
+}: {
+  typed: Typed;
+  type: (to: Partial<Typed>) => void;
+  wrong: Fault | undefined;
+}) {
+  const id = useId();
+  const fields = [
+    ["name", "its name", 60],
+    ["latin", "Latin, if you know it", 80],
+    ["water", "water of it fresh, %, if looked up", 8],
+  ] as const;
+  const field = ([key, label, most]: (typeof fields)[number]) => (
+    <Field id={`${id}-${key}`} label={label} fault={wrong?.path[0] === key ? wrong : undefined}>
+      {(tied) => (
+        <input
+          {...tied}
+          className="field w-full"
+          value={typed[key]}
+          inputMode={key === "water" ? "decimal" : undefined}
+          maxLength={most}
+          onChange={(e) => type({ [key]: e.target.value })}
+        />
+      )}
+    </Field>
+  );
+  return (
+    <div className="grid sm:grid-cols-2 gap-3">
+      {field(fields[0])}
+      {field(fields[1])}
+      <Field id={`${id}-like`} label="it is like">
+        {(tied) => (
+          <select
+            {...tied}
+            className="field w-full"
+            value={typed.like}
+            onChange={(e) => type({ like: e.target.value as PlantClass })}
+          >
+            {PLANT_CLASSES.map((c) => (
+              <option key={c} value={c}>
+                {LIKE[c]}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      {field(fields[2])}
+    </div>
+  );
+}
+
 /** A plant nobody here knows, written down there and then: its name, its Latin if known, what it is like. It is kept in the stores. */
 export function WriteDown({
-  name: typed,
+  name,
   catalogue,
   done,
   cancel,
@@ -28,31 +111,8 @@ export function WriteDown({
   cancel?: () => void;
   keepWords?: string;
 }) {
-  const id = useId();
-  const router = useRouter();
-  const { send, sending, fault: refused } = useIntent();
-  const [name, setName] = useState(typed);
-  const [latin, setLatin] = useState("");
-  const [like, setLike] = useState<PlantClass>("leaf");
-  const [water, setWater] = useState("");
-  const [fault, setFault] = useState<Fault | undefined>();
-  const [item] = useState(() => crypto.randomUUID());
-  const wrong = fault ?? refused;
-  const at = (field: string): Fault | undefined => (wrong?.path[0] === field ? wrong : undefined);
-  const near = mayBe(name, latin, catalogue);
-  const keep = async (): Promise<void> => {
-    const w = writtenDown({ name, latin, like, water }, catalogue);
-    if (!w.ok) return setFault(w.faults[0]);
-    setFault(undefined);
-    const sent = await send("/api/stores", {
-      id: item,
-      type: "kept",
-      body: { item: { what: "material", row: w.value } },
-    });
-    if (!sent?.ok) return;
-    done({ row: w.value });
-    router.refresh();
-  };
+  const { typed, type, keep, sending, wrong } = useNewPlant(name, catalogue, done);
+  const near = mayBe(typed.name, typed.latin, catalogue);
   return (
     <form
       className="border border-iron bg-paper p-4 my-2 grid gap-3"
@@ -63,61 +123,10 @@ export function WriteDown({
       }}
     >
       <p className="font-semibold">A plant of your own</p>
-      <div className="grid sm:grid-cols-2 gap-3">
-        <Field id={`${id}-name`} label="its name" fault={at("name")}>
-          {(tied) => (
-            <input
-              {...tied}
-              className="field w-full"
-              value={name}
-              maxLength={60}
-              onChange={(e) => setName(e.target.value)}
-            />
-          )}
-        </Field>
-        <Field id={`${id}-latin`} label="Latin, if you know it" fault={at("latin")}>
-          {(tied) => (
-            <input
-              {...tied}
-              className="field w-full"
-              value={latin}
-              maxLength={80}
-              onChange={(e) => setLatin(e.target.value)}
-            />
-          )}
-        </Field>
-        <Field id={`${id}-like`} label="it is like">
-          {(tied) => (
-            <select
-              {...tied}
-              className="field w-full"
-              value={like}
-              onChange={(e) => setLike(e.target.value as PlantClass)}
-            >
-              {PLANT_CLASSES.map((c) => (
-                <option key={c} value={c}>
-                  {LIKE[c]}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-        <Field id={`${id}-water`} label="water of it fresh, %, if looked up" fault={at("water")}>
-          {(tied) => (
-            <input
-              {...tied}
-              className="field w-full"
-              value={water}
-              inputMode="decimal"
-              maxLength={8}
-              onChange={(e) => setWater(e.target.value)}
-            />
-          )}
-        </Field>
-      </div>
+      <PlantFields typed={typed} type={type} wrong={wrong} />
       <p>
-        Nothing is known of it here: its figures are those of {LIKE[like]}, and no caution speaks of it. If
-        you are not certain what it is, do not use it.
+        Nothing is known of it here: its figures are those of {LIKE[typed.like]}, and no caution speaks of it.
+        If you are not certain what it is, do not use it.
         {near.length > 0 && <> Names near it: {listed(near.map((m) => m.row.names[0]!))}.</>}
       </p>
       {wrong && !["name", "latin", "water"].includes(String(wrong.path[0])) && (

@@ -3,6 +3,7 @@ import { useId, useState } from "react";
 import { type Day } from "@/core/day";
 import { FLAGS, FLAG_WORDS, type Flag, type Person, isChild, isInfant } from "@/core/people/person";
 import type { Stored } from "@/core/stores/events";
+import { Field } from "../kit/field";
 import { useKeep } from "./keep";
 import { NoLongerHere, PuttingAway } from "./put-away";
 
@@ -15,112 +16,112 @@ interface FormProps {
   readonly done: () => void;
 }
 
-/** Who someone is, as far as the cautions ask. What is typed stays until it is kept. */
-function PersonForm({ id, start, seen, done }: FormProps) {
+type Typed = Record<"name" | "born" | "allergies" | "surgery", string>;
+
+/** Someone as they are written down so far; what is typed stays until it is kept. */
+function usePerson({ id, start, seen, done }: FormProps) {
   const { keep, sending, fault, clear } = useKeep();
-  const [name, setName] = useState(start.name);
-  const [born, setBorn] = useState(start.born ?? "");
+  const [typed, setTyped] = useState<Typed>({
+    ...{ name: start.name, born: start.born ?? "", surgery: start.surgery ?? "" },
+    allergies: start.allergies.join(", "),
+  });
   const [flags, setFlags] = useState<readonly Flag[]>(start.flags);
-  const [allergies, setAllergies] = useState(start.allergies.join(", "));
-  const [surgery, setSurgery] = useState(start.surgery ?? "");
-  const at = useId();
-  const wrong = (field: string): string | undefined =>
-    fault && String(fault.path.at(-1) ?? "") === field ? fault.message : undefined;
-  const elsewhere =
-    fault && !["name", "born", "surgery"].includes(String(fault.path.at(-1) ?? ""))
-      ? fault.message
-      : undefined;
-  const field = (
-    key: string,
-    words: string,
-    value: string,
-    set: (v: string) => void,
-    more: React.InputHTMLAttributes<HTMLInputElement> = {},
-  ): React.ReactNode => (
-    <p className="min-w-40 grow">
-      <label htmlFor={`${at}-${key}`} className="quiet block">
-        {words}
-      </label>
-      <input
-        id={`${at}-${key}`}
-        className="field w-full"
-        value={value}
-        aria-invalid={wrong(key) !== undefined}
-        aria-describedby={wrong(key) ? `${at}-${key}-wrong` : undefined}
-        onChange={(e) => {
-          clear();
-          set(e.target.value);
-        }}
-        {...more}
-      />
-      {wrong(key) && (
-        <span id={`${at}-${key}-wrong`} role="alert" className="wrong block">
-          {wrong(key)}
-        </span>
-      )}
-    </p>
+  const said = {
+    what: "person" as const,
+    name: typed.name.trim(),
+    flags: [...flags],
+    allergies: typed.allergies
+      .split(",")
+      .map((a) => a.trim())
+      .filter((a) => a !== ""),
+    ...(typed.born ? { born: typed.born } : {}),
+    ...(typed.surgery ? { surgery: typed.surgery } : {}),
+  };
+  const at = fault && String(fault.path.at(-1) ?? "");
+  return {
+    ...{ typed, flags, setFlags, sending, fault },
+    /** The field a fault is of, where it is one of these. */
+    at: at !== undefined && at in typed ? at : undefined,
+    type: (key: keyof Typed, value: string): void => {
+      clear();
+      setTyped({ ...typed, [key]: value });
+    },
+    send: (): void => void keep(id, said, seen).then((ok) => ok && done()),
+  };
+}
+
+const FIELDS: readonly (readonly [keyof Typed, string, React.InputHTMLAttributes<HTMLInputElement>])[] = [
+  ["name", "short name or role", { maxLength: 40, autoComplete: "off" }],
+  ["born", "born, like 2026-03 or 1950", { placeholder: "where age matters", maxLength: 7 }],
+  ["allergies", "allergic to", { placeholder: "ragweed, celery", maxLength: 200 }],
+  ["surgery", "an operation to come, day", { type: "date" }],
+];
+
+function FlagBoxes({ flags, set }: { flags: readonly Flag[]; set: (to: readonly Flag[]) => void }) {
+  return (
+    <fieldset>
+      <legend className="quiet">what the cautions should think of</legend>
+      <div className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">
+        {FLAGS.map((f) => (
+          <label key={f} className="flex items-center gap-3 min-h-9 cursor-pointer">
+            <input
+              type="checkbox"
+              className="accent-cobalt w-5 h-5 shrink-0"
+              checked={flags.includes(f)}
+              onChange={(e) => set(e.target.checked ? [...flags, f] : flags.filter((x) => x !== f))}
+            />
+            {FLAG_WORDS[f]}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   );
+}
+
+/** Who someone is, as far as the cautions ask. */
+function PersonForm(p: FormProps) {
+  const { typed, flags, setFlags, sending, fault, at, type, send } = usePerson(p);
+  const id = useId();
   return (
     <form
       className="py-3 grid gap-3"
       onSubmit={(e) => {
         e.preventDefault();
-        const list = allergies
-          .split(",")
-          .map((a) => a.trim())
-          .filter((a) => a !== "");
-        void keep(
-          id,
-          {
-            what: "person",
-            name: name.trim(),
-            flags: [...flags],
-            allergies: list,
-            ...(born ? { born } : {}),
-            ...(surgery ? { surgery } : {}),
-          },
-          seen,
-        ).then((ok) => ok && done());
+        send();
       }}
     >
       <div className="flex flex-wrap gap-4">
-        {field("name", "short name or role", name, setName, { maxLength: 40, autoComplete: "off" })}
-        {field("born", "born, like 2026-03 or 1950", born, setBorn, {
-          placeholder: "where age matters",
-          maxLength: 7,
-        })}
-        {field("allergies", "allergic to", allergies, setAllergies, {
-          placeholder: "ragweed, celery",
-          maxLength: 200,
-        })}
-        {field("surgery", "an operation to come, day", surgery, setSurgery, { type: "date" })}
-      </div>
-      <fieldset>
-        <legend className="quiet">what the cautions should think of</legend>
-        <div className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">
-          {FLAGS.map((f) => (
-            <label key={f} className="flex items-center gap-3 min-h-9 cursor-pointer">
+        {FIELDS.map(([key, words, more]) => (
+          <Field
+            key={key}
+            id={`${id}-${key}`}
+            label={words}
+            fault={at === key ? fault : undefined}
+            className="min-w-40 grow"
+          >
+            {(tied) => (
               <input
-                type="checkbox"
-                className="accent-cobalt w-5 h-5 shrink-0"
-                checked={flags.includes(f)}
-                onChange={(e) => setFlags(e.target.checked ? [...flags, f] : flags.filter((x) => x !== f))}
+                {...tied}
+                {...more}
+                className="field w-full"
+                value={typed[key]}
+                onChange={(e) => type(key, e.target.value)}
               />
-              {FLAG_WORDS[f]}
-            </label>
-          ))}
-        </div>
-      </fieldset>
-      {elsewhere && (
+            )}
+          </Field>
+        ))}
+      </div>
+      <FlagBoxes flags={flags} set={setFlags} />
+      {fault && at === undefined && (
         <p role="alert" className="wrong">
-          {elsewhere}
+          {fault.message}
         </p>
       )}
       <p className="flex gap-5 items-center">
         <button type="submit" className="slab" disabled={sending}>
           {sending ? "Writing…" : "Keep it"}
         </button>
-        <button type="button" className="plain" onClick={done}>
+        <button type="button" className="plain" onClick={p.done}>
           leave it
         </button>
       </p>

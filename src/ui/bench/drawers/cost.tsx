@@ -1,4 +1,5 @@
 "use client";
+import { Fragment } from "react";
 import type { Cost } from "@/core/stores/cost";
 import { againstShop, printMoney } from "@/core/stores/cost";
 import type { Bench } from "../state";
@@ -13,6 +14,146 @@ function priceWords(price: number | undefined, currency: string): string {
   return price === 0 ? "nothing" : printMoney(price, currency);
 }
 
+/** Each line at its price; those without one say so, and where to write one. */
+function LineByLine({ cost, currency }: { cost: Cost; currency: string }) {
+  return (
+    <section>
+      <h3 className="ruled-head">Line by line</h3>
+      <ul>
+        {cost.lines.map((l, i) => (
+          <li key={i} className="py-1.5 border-b border-rule flex justify-between gap-3">
+            <span>{l.name}</span>
+            <span className={l.price === undefined ? "text-ash" : ""}>{priceWords(l.price, currency)}</span>
+          </li>
+        ))}
+      </ul>
+      {cost.unpriced.length > 0 && (
+        <p className="quiet pt-1">
+          Write prices on lots in the <a href="/stores">stores</a>.
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** The batch, 100 mL of it and a spoon. */
+function InAll({ cost, currency }: { cost: Cost; currency: string }) {
+  const rows = [
+    ["the batch", cost.batch, true],
+    ["100 mL", cost.per100, true],
+    ["a spoon", cost.perSpoon, false],
+  ] as const;
+  return (
+    <section>
+      <h3 className="ruled-head">In all</h3>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4">
+        {rows.map(([words, e, spread]) => (
+          <Fragment key={words}>
+            <dt className="py-1.5">{words}</dt>
+            <dd className="py-1.5 text-right">
+              <strong>{printMoney(e.value, currency)}</strong>
+              {spread && (
+                <span className="quiet">
+                  {" "}
+                  between {printMoney(e.low, currency)} and {printMoney(e.high, currency)}
+                </span>
+              )}
+            </dd>
+          </Fragment>
+        ))}
+      </dl>
+      <p className="quiet">What goes in, at what was paid; heat, glass and an afternoon are your own.</p>
+    </section>
+  );
+}
+
+type Shop = Bench["shop"];
+
+/** One number of a shop's bottle. */
+function ShopField({
+  id,
+  label,
+  value,
+  wrong,
+  set,
+}: {
+  id: string;
+  label: string;
+  value: string;
+  wrong: boolean;
+  set: (value: string) => void;
+}) {
+  return (
+    <p className="w-32">
+      <label htmlFor={id} className="quiet block">
+        {label}
+      </label>
+      <input
+        id={id}
+        inputMode="decimal"
+        className="field w-full"
+        value={value}
+        maxLength={10}
+        aria-invalid={wrong}
+        aria-describedby={wrong ? "shop-wrong" : undefined}
+        onChange={(e) => set(e.target.value)}
+      />
+    </p>
+  );
+}
+
+/** Whether a typed number is none, or one that could be a price or a volume. */
+const isFine = (text: string): boolean => {
+  const x = number(text);
+  return text.trim() === "" || (x > 0 && x < 100_000);
+};
+
+/** What a shop asks for a bottle, and how that compares by the mL. */
+function BesideAShop({
+  cost,
+  currency,
+  shop,
+  setShop,
+}: {
+  cost: Cost;
+  currency: string;
+  shop: Shop;
+  setShop: (shop: Shop) => void;
+}) {
+  const wrongPrice = isFine(shop.price) ? undefined : "Write the price as a number, like 7.50.";
+  const wrongMl = isFine(shop.ml) ? undefined : "Write what the bottle holds in mL, like 250.";
+  const ratio = againstShop(cost, number(shop.price), number(shop.ml));
+  return (
+    <section>
+      <h3 className="ruled-head">Beside a shop’s bottle</h3>
+      <div className="flex gap-3 pt-2">
+        <ShopField
+          id="shop-price"
+          label={`it costs, ${currency}`}
+          value={shop.price}
+          wrong={wrongPrice !== undefined}
+          set={(price) => setShop({ ...shop, price })}
+        />
+        <ShopField
+          id="shop-ml"
+          label="and holds, mL"
+          value={shop.ml}
+          wrong={wrongMl !== undefined}
+          set={(ml) => setShop({ ...shop, ml })}
+        />
+      </div>
+      {(wrongPrice ?? wrongMl) && (
+        <p id="shop-wrong" role="alert" className="wrong pt-1">
+          {wrongPrice ?? wrongMl}
+        </p>
+      )}
+      <p className="pt-2 min-h-7" aria-live="polite" data-testid="against-shop">
+        {ratio !== undefined && cost.batch.value > 0 ? `By the mL yours comes to ${said(ratio)}.` : ""}
+      </p>
+    </section>
+  );
+}
+
 /** What it costs line by line, and beside a shop's bottle. */
 export function CostDrawer({
   cost,
@@ -22,103 +163,14 @@ export function CostDrawer({
 }: {
   cost: Cost;
   currency: string;
-  shop: Bench["shop"];
-  setShop: (shop: Bench["shop"]) => void;
+  shop: Shop;
+  setShop: (shop: Shop) => void;
 }) {
-  const price = number(shop.price);
-  const ml = number(shop.ml);
-  const wrongPrice =
-    shop.price.trim() !== "" && !(price > 0 && price < 100_000)
-      ? "Write the price as a number, like 7.50."
-      : undefined;
-  const wrongMl =
-    shop.ml.trim() !== "" && !(ml > 0 && ml < 100_000)
-      ? "Write what the bottle holds in mL, like 250."
-      : undefined;
-  const ratio = againstShop(cost, price, ml);
-  const spread = (e: { low: number; high: number }): string =>
-    `between ${printMoney(e.low, currency)} and ${printMoney(e.high, currency)}`;
   return (
     <div className="grid gap-x-10 gap-y-3 md:grid-cols-3">
-      <section>
-        <h3 className="ruled-head">Line by line</h3>
-        <ul>
-          {cost.lines.map((l, i) => (
-            <li key={i} className="py-1.5 border-b border-rule flex justify-between gap-3">
-              <span>{l.name}</span>
-              <span className={l.price === undefined ? "text-ash" : ""}>{priceWords(l.price, currency)}</span>
-            </li>
-          ))}
-        </ul>
-        {cost.unpriced.length > 0 && (
-          <p className="quiet pt-1">
-            Write prices on lots in the <a href="/stores">stores</a>.
-          </p>
-        )}
-      </section>
-      <section>
-        <h3 className="ruled-head">In all</h3>
-        <dl className="grid grid-cols-[auto_1fr] gap-x-4">
-          <dt className="py-1.5">the batch</dt>
-          <dd className="py-1.5 text-right">
-            <strong>{printMoney(cost.batch.value, currency)}</strong>{" "}
-            <span className="quiet">{spread(cost.batch)}</span>
-          </dd>
-          <dt className="py-1.5">100 mL</dt>
-          <dd className="py-1.5 text-right">
-            <strong>{printMoney(cost.per100.value, currency)}</strong>{" "}
-            <span className="quiet">{spread(cost.per100)}</span>
-          </dd>
-          <dt className="py-1.5">a spoon</dt>
-          <dd className="py-1.5 text-right">
-            <strong>{printMoney(cost.perSpoon.value, currency)}</strong>
-          </dd>
-        </dl>
-        <p className="quiet">What goes in, at what was paid; heat, glass and an afternoon are your own.</p>
-      </section>
-      <section>
-        <h3 className="ruled-head">Beside a shop’s bottle</h3>
-        <div className="flex gap-3 pt-2">
-          <p className="w-32">
-            <label htmlFor="shop-price" className="quiet block">
-              it costs, {currency}
-            </label>
-            <input
-              id="shop-price"
-              inputMode="decimal"
-              className="field w-full"
-              value={shop.price}
-              maxLength={10}
-              aria-invalid={wrongPrice !== undefined}
-              aria-describedby={wrongPrice ? "shop-wrong" : undefined}
-              onChange={(e) => setShop({ ...shop, price: e.target.value })}
-            />
-          </p>
-          <p className="w-32">
-            <label htmlFor="shop-ml" className="quiet block">
-              and holds, mL
-            </label>
-            <input
-              id="shop-ml"
-              inputMode="decimal"
-              className="field w-full"
-              value={shop.ml}
-              maxLength={10}
-              aria-invalid={wrongMl !== undefined}
-              aria-describedby={wrongMl ? "shop-wrong" : undefined}
-              onChange={(e) => setShop({ ...shop, ml: e.target.value })}
-            />
-          </p>
-        </div>
-        {(wrongPrice || wrongMl) && (
-          <p id="shop-wrong" role="alert" className="wrong pt-1">
-            {wrongPrice ?? wrongMl}
-          </p>
-        )}
-        <p className="pt-2 min-h-7" aria-live="polite" data-testid="against-shop">
-          {ratio !== undefined && cost.batch.value > 0 ? `By the mL yours comes to ${said(ratio)}.` : ""}
-        </p>
-      </section>
+      <LineByLine cost={cost} currency={currency} />
+      <InAll cost={cost} currency={currency} />
+      <BesideAShop cost={cost} currency={currency} shop={shop} setShop={setShop} />
     </div>
   );
 }

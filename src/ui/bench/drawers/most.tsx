@@ -85,158 +85,194 @@ function ScaledPlan({
   );
 }
 
+/** What is made the most of, as it was said. */
+interface Wanted {
+  /** `jar`, `bottles`, or `line-` and the number of a line. */
+  readonly of: string;
+  readonly amount: string;
+  readonly size: string;
+  readonly count: string;
+}
+type Tried = { readonly done: Scaled } | { readonly wrong: Fault } | undefined;
+
+const settle = (r: Result<Scaled>): Tried => (r.ok ? { done: r.value } : { wrong: r.faults[0]! });
+const refuse = (name: string, message: string): Tried => ({ wrong: { name, message, path: [] } });
+
+const lineAt = (program: Program, of: string) =>
+  of.startsWith("line-") ? program.lines[Number(of.slice(5))] : undefined;
+
+/** The plan scaled to what is wanted; nothing yet where too little is said. */
+function scaledTo(plan: Plan, program: Program, { of, amount, size, count }: Wanted): Tried {
+  if (of === "jar")
+    return typeof plan.vessel === "string"
+      ? settle(largestIn(plan, plan.vessel))
+      : refuse("NeedsVessel", "Choose a jar of a known size first.");
+  if (of === "bottles") {
+    const n = Number(count);
+    const v = VESSELS.get(size);
+    if (!Number.isInteger(n) || n < 1 || n > 99)
+      return refuse("OutOfRange", "Say how many bottles, from 1 to 99.");
+    return v ? settle(scaleTo(plan, { to: "bottles", count: n, ml: v.fillMl })) : undefined;
+  }
+  const l = lineAt(program, of);
+  if (!l || amount.trim() === "") return undefined;
+  const g = gramsFor(amount, plan, program, program.lines.indexOf(l));
+  if (!g.ok) return { wrong: g.faults[0]! };
+  const goal: ScaleGoal = l.stuff.plant
+    ? { to: "herb", material: l.stuff.id, grams: g.value }
+    : { to: "liquid", material: l.stuff.id, ml: g.value / l.stuff.density };
+  return settle(scaleTo(plan, goal));
+}
+
+type Line = Program["lines"][number];
+interface FieldProps {
+  readonly wanted: Wanted;
+  readonly change: (to: Partial<Wanted>) => void;
+  readonly wrong: boolean;
+}
+
+/** How much of a line there is: typed, or all the stores have. */
+function InHand({ line: l, heldG, wanted, change, wrong }: FieldProps & { line: Line; heldG: number }) {
+  const units = useUnits();
+  const ml = heldG / l.stuff.density;
+  return (
+    <p className="pt-2">
+      <label htmlFor="in-hand" className="quiet block">
+        how much {l.stuff.name} there is
+      </label>
+      <input
+        id="in-hand"
+        className="field w-full"
+        value={wanted.amount}
+        placeholder={l.stuff.plant ? "200 g" : "350 mL"}
+        maxLength={60}
+        aria-invalid={wrong}
+        aria-describedby={wrong ? "most-wrong" : undefined}
+        onChange={(e) => change({ amount: e.target.value })}
+      />
+      {heldG > 0 && (
+        <button
+          type="button"
+          className="plain"
+          onClick={() =>
+            change({ amount: l.stuff.plant ? `${Math.floor(heldG)} g` : `${Math.floor(ml)} mL` })
+          }
+        >
+          all in the stores: {l.stuff.plant ? units.massExact(heldG) : units.volumeExact(ml)}
+        </button>
+      )}
+    </p>
+  );
+}
+
+/** So many bottles of a size. */
+function SoManyBottles({ empties, wanted, change, wrong }: FieldProps & { empties: readonly Empties[] }) {
+  return (
+    <p className="pt-2 flex gap-3 items-end">
+      <span>
+        <label htmlFor="how-many" className="quiet block">
+          how many
+        </label>
+        <input
+          id="how-many"
+          inputMode="numeric"
+          className="field w-20"
+          value={wanted.count}
+          maxLength={3}
+          aria-invalid={wrong}
+          aria-describedby={wrong ? "most-wrong" : undefined}
+          onChange={(e) => change({ count: e.target.value })}
+        />
+      </span>
+      <span className="grow min-w-0">
+        <label htmlFor="bottle-size" className="quiet block">
+          of
+        </label>
+        <select
+          id="bottle-size"
+          className="field w-full"
+          value={wanted.size}
+          onChange={(e) => change({ size: e.target.value })}
+        >
+          {BOTTLES.map((v) => {
+            const counted = empties.find((x) => x.vessel === v.id);
+            return (
+              <option key={v.id} value={v.id}>
+                {vesselWords(v)}
+                {counted ? `, ${counted.count} on hand` : ""}
+              </option>
+            );
+          })}
+        </select>
+      </span>
+    </p>
+  );
+}
+
+/** What may be made the most of: the jar, anything that is in hand, or a number of bottles. */
+function MostOf({ program, wanted, change }: { program: Program } & Omit<FieldProps, "wrong">) {
+  return (
+    <>
+      <label htmlFor="most" className="quiet block">
+        make the most of
+      </label>
+      <select
+        id="most"
+        className="field w-full"
+        value={wanted.of}
+        onChange={(e) => change({ of: e.target.value, amount: "" })}
+      >
+        <option value="jar">this {program.vessel ? vesselWords(program.vessel) : "jar"}</option>
+        {program.lines.map((x, i) =>
+          x.stuff.class === "water" || (x.stage !== "jar" && !x.stuff.plant) ? null : (
+            <option key={i} value={`line-${i}`}>
+              the {x.stuff.name} in hand
+            </option>
+          ),
+        )}
+        <option value="bottles">bottles wanted</option>
+      </select>
+    </>
+  );
+}
+
 /** Make the most of this jar, of what is in hand, or for so many bottles; shown before it is taken. */
 export function MostDrawer({ plan, program, lots, empties, take }: Props) {
-  const units = useUnits();
-  const stores = (id: string): number =>
-    lots.filter((l) => l.material === id).reduce((s, l) => s + l.leftG, 0);
-  const first = program.lines.findIndex((l) => l.stuff.class !== "water");
-  const [of, setOf] = useState<string>("jar");
-  const [amount, setAmount] = useState("");
-  const [size, setSize] = useState(empties[0]?.vessel ?? "b-250-swing");
-  const [count, setCount] = useState("4");
-  const line = of.startsWith("line-") ? Number(of.slice(5)) : -1;
-  const l = program.lines[line];
-  const scaled = useMemo<{ done: Scaled } | { wrong: Fault } | undefined>(() => {
-    const settle = (r: Result<Scaled>): { done: Scaled } | { wrong: Fault } =>
-      r.ok ? { done: r.value } : { wrong: r.faults[0]! };
-    if (of === "jar")
-      return typeof plan.vessel === "string"
-        ? settle(largestIn(plan, plan.vessel))
-        : { wrong: { name: "NeedsVessel", message: "Choose a jar of a known size first.", path: [] } };
-    if (of === "bottles") {
-      const n = Number(count);
-      const v = VESSELS.get(size);
-      if (!Number.isInteger(n) || n < 1 || n > 99)
-        return { wrong: { name: "OutOfRange", message: "Say how many bottles, from 1 to 99.", path: [] } };
-      return v ? settle(scaleTo(plan, { to: "bottles", count: n, ml: v.fillMl })) : undefined;
-    }
-    if (!l) return undefined;
-    if (amount.trim() === "") return undefined;
-    const g = gramsFor(amount, plan, program, line);
-    if (!g.ok) return { wrong: g.faults[0]! };
-    const goal: ScaleGoal = l.stuff.plant
-      ? { to: "herb", material: l.stuff.id, grams: g.value }
-      : { to: "liquid", material: l.stuff.id, ml: g.value / l.stuff.density };
-    return settle(scaleTo(plan, goal));
-  }, [plan, program, of, amount, size, count, line, l]);
+  const usual = { of: "jar", amount: "", size: empties[0]?.vessel ?? "b-250-swing", count: "4" };
+  const [wanted, setWanted] = useState<Wanted>(usual);
+  const change = (to: Partial<Wanted>): void => setWanted({ ...wanted, ...to });
+  const l = lineAt(program, wanted.of);
+  const scaled = useMemo(() => scaledTo(plan, program, wanted), [plan, program, wanted]);
+  const done = scaled && "done" in scaled ? scaled.done : undefined;
+  const wrong = scaled && "wrong" in scaled ? scaled.wrong : undefined;
   const made = useMemo(() => {
-    if (!scaled || !("done" in scaled)) return undefined;
-    const p = resolve(scaled.done.plan);
-    return p.ok ? { program: p.value, r: reckonProgram(p.value) } : undefined;
-  }, [scaled]);
-  const held = l ? stores(l.stuff.id) : 0;
+    const p = done && resolve(done.plan);
+    return p?.ok ? { program: p.value, r: reckonProgram(p.value) } : undefined;
+  }, [done]);
+  const held = lots.filter((x) => x.material === l?.stuff.id).reduce((s, x) => s + x.leftG, 0);
+  const fields = { wanted, change, wrong: wrong !== undefined };
   return (
     <div className="grid gap-x-10 gap-y-2 md:grid-cols-[minmax(0,24rem)_1fr]">
       <div>
-        <label htmlFor="most" className="quiet block">
-          make the most of
-        </label>
-        <select
-          id="most"
-          className="field w-full"
-          value={of}
-          onChange={(e) => {
-            setOf(e.target.value);
-            setAmount("");
-          }}
-        >
-          <option value="jar">this {program.vessel ? vesselWords(program.vessel) : "jar"}</option>
-          {program.lines.map((x, i) =>
-            x.stuff.class === "water" || (x.stage !== "jar" && !x.stuff.plant) ? null : (
-              <option key={i} value={`line-${i}`}>
-                the {x.stuff.name} in hand
-              </option>
-            ),
-          )}
-          <option value="bottles">bottles wanted</option>
-        </select>
-        {l && (
-          <p className="pt-2">
-            <label htmlFor="in-hand" className="quiet block">
-              how much {l.stuff.name} there is
-            </label>
-            <input
-              id="in-hand"
-              className="field w-full"
-              value={amount}
-              placeholder={l.stuff.plant ? "200 g" : "350 mL"}
-              maxLength={60}
-              aria-invalid={scaled !== undefined && "wrong" in scaled}
-              aria-describedby={scaled && "wrong" in scaled ? "most-wrong" : undefined}
-              onChange={(e) => setAmount(e.target.value)}
-            />
-            {held > 0 && (
-              <button
-                type="button"
-                className="plain"
-                onClick={() =>
-                  setAmount(
-                    l.stuff.plant ? `${Math.floor(held)} g` : `${Math.floor(held / l.stuff.density)} mL`,
-                  )
-                }
-              >
-                all in the stores:{" "}
-                {l.stuff.plant ? units.massExact(held) : units.volumeExact(held / l.stuff.density)}
-              </button>
-            )}
-          </p>
-        )}
-        {of === "bottles" && (
-          <p className="pt-2 flex gap-3 items-end">
-            <span>
-              <label htmlFor="how-many" className="quiet block">
-                how many
-              </label>
-              <input
-                id="how-many"
-                inputMode="numeric"
-                className="field w-20"
-                value={count}
-                maxLength={3}
-                aria-invalid={scaled !== undefined && "wrong" in scaled}
-                aria-describedby={scaled && "wrong" in scaled ? "most-wrong" : undefined}
-                onChange={(e) => setCount(e.target.value)}
-              />
-            </span>
-            <span className="grow min-w-0">
-              <label htmlFor="bottle-size" className="quiet block">
-                of
-              </label>
-              <select
-                id="bottle-size"
-                className="field w-full"
-                value={size}
-                onChange={(e) => setSize(e.target.value)}
-              >
-                {BOTTLES.map((v) => (
-                  <option key={v.id} value={v.id}>
-                    {vesselWords(v)}
-                    {empties.some((x) => x.vessel === v.id)
-                      ? `, ${empties.find((x) => x.vessel === v.id)!.count} on hand`
-                      : ""}
-                  </option>
-                ))}
-              </select>
-            </span>
-          </p>
-        )}
-        {scaled && "wrong" in scaled && (
+        <MostOf program={program} wanted={wanted} change={change} />
+        {l && <InHand line={l} heldG={held} {...fields} />}
+        {wanted.of === "bottles" && <SoManyBottles empties={empties} {...fields} />}
+        {wrong && (
           <p id="most-wrong" role="alert" className="wrong pt-1">
-            {scaled.wrong.message}
+            {wrong.message}
           </p>
         )}
       </div>
       <div aria-live="polite" className="min-h-28" data-testid="most">
-        {made && scaled && "done" in scaled && (
+        {made && done && (
           <ScaledPlan
-            scaled={scaled.done}
+            scaled={done}
             reckoning={made.r}
             program={made.program}
-            take={() => take({ ...scaled.done.plan, name: plan.name })}
+            take={() => take({ ...done.plan, name: plan.name })}
           />
         )}
-        {first >= 0 && !(scaled && "done" in scaled) && (
+        {!done && program.lines.some((x) => x.stuff.class !== "water") && (
           <p className="quiet">Choose what there is, and everything else is reckoned to go with it.</p>
         )}
       </div>

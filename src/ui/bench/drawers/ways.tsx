@@ -83,9 +83,8 @@ function Cell({
   }
 }
 
-/** Two or three ways on the same herbs, as columns; where they truly differ is marked. */
-export function WaysDrawer({ plan, lots, company, today, currency, take }: Props) {
-  const units = useUnits();
+/** The ways that stand side by side: the plan's own first, then those that were chosen, or the next of its kind. */
+function useBeside({ plan, lots, company }: Pick<Props, "plan" | "lots" | "company">) {
   const all = waysOf(plan.kind);
   const here = all.find((w) => w.id === plan.way) ?? cautiousWay(plan.kind);
   const others = all.filter((w) => w.id !== here.id);
@@ -103,7 +102,6 @@ export function WaysDrawer({ plan, lots, company, today, currency, take }: Props
       ),
     [plan, ids, lots, company],
   );
-  const marks = differing(columns);
   const swap = (i: number, id: string): void =>
     setBeside(
       shown
@@ -111,6 +109,114 @@ export function WaysDrawer({ plan, lots, company, today, currency, take }: Props
         .map((w, k) => (k === i ? id : w.id))
         .filter((x) => x !== ""),
     );
+  return { columns, others, shown, swap, clear: () => setBeside([]) };
+}
+
+/** The head of a column: the way as planned, or one to be chosen. */
+function ColumnHead({
+  column: c,
+  nth,
+  choices,
+  swap,
+}: {
+  column: Column;
+  nth: number;
+  choices: readonly Way[];
+  swap: (id: string) => void;
+}) {
+  return (
+    <th scope="col" className="text-left font-normal px-3 py-2 align-top">
+      {nth === 0 ? (
+        <span className="font-bold">
+          {c.way.name}
+          <span className="quiet font-normal"> (as planned)</span>
+        </span>
+      ) : (
+        <>
+          <label className="sr-only" htmlFor={`beside-${nth}`}>
+            Way in column {nth + 1}
+          </label>
+          <select
+            id={`beside-${nth}`}
+            className="stitch w-full max-w-[21rem] text-ellipsis"
+            value={c.way.id}
+            onChange={(e) => swap(e.target.value)}
+          >
+            {choices.map((w) => (
+              <option key={w.id} value={w.id}>
+                {w.name}
+              </option>
+            ))}
+          </select>
+        </>
+      )}
+      <span className="quiet block">{c.way.why}</span>
+    </th>
+  );
+}
+
+/** What goes in of a way, by weight or by volume; or why it cannot be made so. */
+function WhatGoesIn({ column: { made, cannot } }: { column: Column }) {
+  const units = useUnits();
+  if (!made) return <span className="wrong">{cannot}</span>;
+  return made.reckoning.lines.map((l) => (
+    <span key={l.id} className="block">
+      {l.name}{" "}
+      <span className="text-ash">
+        {made.program.lines.find((x) => x.line.id === l.id)!.stuff.plant
+          ? units.massExact(l.grams.value)
+          : units.volumeExact(l.ml.value)}
+      </span>
+    </span>
+  ));
+}
+
+/** One thing of every column, under its name; a brush stroke where they truly differ. */
+function ComparedRow({
+  words,
+  differs,
+  columns,
+  cell,
+}: {
+  words: string;
+  differs?: boolean;
+  columns: readonly Column[];
+  cell: (column: Column) => React.ReactNode;
+}) {
+  return (
+    <tr className="border-b border-rule align-top">
+      <th scope="row" className="text-left font-normal text-ash py-1.5">
+        {differs ? (
+          <span className="border-b-4 border-cobalt text-iron font-semibold">
+            {words}
+            <span className="sr-only"> (differs)</span>
+          </span>
+        ) : (
+          words
+        )}
+      </th>
+      {columns.map((c, i) => (
+        <td key={i} className={`px-3 py-1.5 ${differs ? "font-semibold" : ""}`}>
+          {cell(c)}
+        </td>
+      ))}
+    </tr>
+  );
+}
+
+function CautionsOf({ column: { made } }: { column: Column }) {
+  if (made?.cautions.length === 0) return <span className="text-ash">none</span>;
+  return made?.cautions.map((x, i) => (
+    <span key={i} className="block">
+      {x.says}
+    </span>
+  ));
+}
+
+/** Two or three ways on the same herbs, as columns; where they truly differ is marked. */
+export function WaysDrawer({ plan, lots, company, today, currency, take }: Props) {
+  const { columns, others, shown, swap, clear } = useBeside({ plan, lots, company });
+  const marks = differing(columns);
   return (
     <div className="relative overflow-x-auto" role="region" aria-label="Ways side by side" tabIndex={0}>
       <table className="w-full min-w-[44rem] table-fixed border-collapse">
@@ -123,96 +229,28 @@ export function WaysDrawer({ plan, lots, company, today, currency, take }: Props
               <span className="sr-only">What</span>
             </th>
             {columns.map((c, i) => (
-              <th key={i} scope="col" className="text-left font-normal px-3 py-2 align-top">
-                {i === 0 ? (
-                  <span className="font-bold">
-                    {c.way.name}
-                    <span className="quiet font-normal"> (as planned)</span>
-                  </span>
-                ) : (
-                  <>
-                    <label className="sr-only" htmlFor={`beside-${i}`}>
-                      Way in column {i + 1}
-                    </label>
-                    <select
-                      id={`beside-${i}`}
-                      className="stitch w-full max-w-[21rem] text-ellipsis"
-                      value={c.way.id}
-                      onChange={(e) => swap(i - 1, e.target.value)}
-                    >
-                      {others
-                        .filter((w) => w.id === c.way.id || !shown.includes(w))
-                        .map((w) => (
-                          <option key={w.id} value={w.id}>
-                            {w.name}
-                          </option>
-                        ))}
-                    </select>
-                  </>
-                )}
-                <span className="quiet block">{c.way.why}</span>
-              </th>
+              <ColumnHead
+                key={i}
+                column={c}
+                nth={i}
+                choices={others.filter((w) => w.id === c.way.id || !shown.includes(w))}
+                swap={(id) => swap(i - 1, id)}
+              />
             ))}
           </tr>
         </thead>
         <tbody>
-          <tr className="border-b border-rule align-top">
-            <th scope="row" className="text-left font-normal text-ash py-1.5">
-              what goes in
-            </th>
-            {columns.map((c, i) => (
-              <td key={i} className="px-3 py-1.5">
-                {c.made ? (
-                  c.made.reckoning.lines.map((l) => (
-                    <span key={l.id} className="block">
-                      {l.name}{" "}
-                      <span className="text-ash">
-                        {c.made!.program.lines.find((x) => x.line.id === l.id)!.stuff.plant
-                          ? units.massExact(l.grams.value)
-                          : units.volumeExact(l.ml.value)}
-                      </span>
-                    </span>
-                  ))
-                ) : (
-                  <span className="wrong">{c.cannot}</span>
-                )}
-              </td>
-            ))}
-          </tr>
+          <ComparedRow words="what goes in" columns={columns} cell={(c) => <WhatGoesIn column={c} />} />
           {(Object.keys(ROW_WORDS) as RowName[]).map((row) => (
-            <tr key={row} className="border-b border-rule">
-              <th scope="row" className="text-left font-normal text-ash py-1.5">
-                {marks.has(row) ? (
-                  <span className="border-b-4 border-cobalt text-iron font-semibold">
-                    {ROW_WORDS[row]}
-                    <span className="sr-only"> (differs)</span>
-                  </span>
-                ) : (
-                  ROW_WORDS[row]
-                )}
-              </th>
-              {columns.map((c, i) => (
-                <td key={i} className={`px-3 py-1.5 ${marks.has(row) ? "font-semibold" : ""}`}>
-                  <Cell column={c} row={row} today={today} currency={currency} />
-                </td>
-              ))}
-            </tr>
+            <ComparedRow
+              key={row}
+              words={ROW_WORDS[row]}
+              differs={marks.has(row)}
+              columns={columns}
+              cell={(c) => <Cell column={c} row={row} today={today} currency={currency} />}
+            />
           ))}
-          <tr className="align-top">
-            <th scope="row" className="text-left font-normal text-ash py-1.5">
-              cautions
-            </th>
-            {columns.map((c, i) => (
-              <td key={i} className="px-3 py-1.5">
-                {c.made && c.made.cautions.length === 0 && <span className="text-ash">none</span>}
-                {c.made?.cautions.map((x, i) => (
-                  <span key={i} className="block">
-                    {x.says}
-                  </span>
-                ))}
-              </td>
-            ))}
-          </tr>
+          <ComparedRow words="cautions" columns={columns} cell={(c) => <CautionsOf column={c} />} />
           <tr>
             <td />
             {columns.map((c, i) => (
@@ -222,7 +260,7 @@ export function WaysDrawer({ plan, lots, company, today, currency, take }: Props
                     type="button"
                     className="plain min-h-11"
                     onClick={() => {
-                      setBeside([]);
+                      clear();
                       take({ ...c.plan, name: plan.name });
                     }}
                   >
