@@ -138,7 +138,9 @@ describe("side by side", () => {
     }
     await says(page, "2 ticked.");
     await tapOn(page, "Side by side");
-    await page.waitForFunction(() => location.pathname === "/compare");
+    await page.waitForFunction(
+      () => location.pathname === "/compare" && document.querySelector('th[scope="row"]') !== null,
+    );
     expect(new URL(page.url()).searchParams.getAll("b")).toHaveLength(2);
     const said = await words(page);
     expect(said).toMatch(/fennel seed/);
