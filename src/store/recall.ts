@@ -1,35 +1,10 @@
-import type { BottleState } from "../core/cellar/bottle";
-import type { BatchState } from "../core/journal/fold";
-import type { PlaceClass } from "../core/journal/events";
+import type { RecalledBatch, RecalledBottle } from "../core/cellar/recall";
 import { drawnBy } from "../core/stores/events";
 import type { Lot } from "../core/stores/item";
 import { eventsOf } from "./append";
 import { bottleOf } from "./bottles";
 import type { Sql } from "./db";
 import { STORED } from "./stores";
-
-/** A bottle that what is recalled went into, and what became of it. */
-export interface RecalledBottle {
-  readonly id: string;
-  readonly number: number;
-  readonly name: string;
-  readonly state: BottleState;
-  readonly place: PlaceClass;
-  readonly leftMl: number;
-  /** To whom it was given, or why it was thrown out. */
-  readonly goneWords: string | undefined;
-  readonly goneDay: string | undefined;
-}
-export interface RecalledBatch {
-  readonly id: string;
-  readonly code: string;
-  readonly name: string;
-  readonly state: BatchState;
-  readonly begun: string;
-  /** g of the lot that went in, where a lot is recalled. */
-  readonly grams: number | undefined;
-  readonly bottles: readonly RecalledBottle[];
-}
 
 type Row = Omit<RecalledBatch, "bottles" | "grams">;
 

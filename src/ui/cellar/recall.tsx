@@ -1,32 +1,11 @@
 "use client";
 import Link from "next/link";
-import type { BottleState } from "@/core/cellar/bottle";
-import type { PlaceClass } from "@/core/journal/events";
+import type { RecalledBatch, RecalledBottle } from "@/core/cellar/recall";
 import type { BatchState } from "@/core/journal/fold";
 import { printDay } from "@/core/day";
 import { counted, listed } from "@/core/words";
 import { useUnits } from "../kit/units";
 import { PLACE_WORDS } from "./shelf-words";
-
-interface Bottle {
-  readonly id: string;
-  readonly number: number;
-  readonly name: string;
-  readonly state: BottleState;
-  readonly place: PlaceClass;
-  readonly leftMl: number;
-  readonly goneWords: string | undefined;
-  readonly goneDay: string | undefined;
-}
-export interface Recalled {
-  readonly id: string;
-  readonly code: string;
-  readonly name: string;
-  readonly state: BatchState;
-  readonly begun: string;
-  readonly grams: number | undefined;
-  readonly bottles: readonly Bottle[];
-}
 
 const STATE: Readonly<Record<BatchState, string>> = {
   working: "still works in its jar",
@@ -36,7 +15,7 @@ const STATE: Readonly<Record<BatchState, string>> = {
   undone: "taken back",
 };
 
-function becameOf(b: Bottle, ml: (x: number) => string): string {
+function becameOf(b: RecalledBottle, ml: (x: number) => string): string {
   const day = b.goneDay ? `, ${printDay(b.goneDay, "year")}` : "";
   switch (b.state) {
     case "kept":
@@ -51,7 +30,7 @@ function becameOf(b: Bottle, ml: (x: number) => string): string {
 }
 
 /** What is to be done, first: so many jars and bottles are here, and these people have some. */
-export function StopUsing({ batches }: { batches: readonly Recalled[] }) {
+export function StopUsing({ batches }: { batches: readonly RecalledBatch[] }) {
   const bottles = batches.flatMap((b) => b.bottles);
   const here = bottles.filter((b) => b.state === "kept").length;
   const jars = batches.filter((b) => b.state === "working" || b.state === "strained").length;
@@ -80,7 +59,7 @@ export function StopUsing({ batches }: { batches: readonly Recalled[] }) {
 }
 
 /** Every batch with its bottles, oldest first. */
-export function RecallList({ batches }: { batches: readonly Recalled[] }) {
+export function RecallList({ batches }: { batches: readonly RecalledBatch[] }) {
   const units = useUnits();
   return (
     <ul>
