@@ -9,17 +9,20 @@ import type { Lasts } from "@/ui/cellar/lasts";
 /** Farther ahead than this nobody plans the next one. */
 const PLANNED_AHEAD = 240;
 
-/** Days from beginning one like it to having it: to the best of its straining days; one that is made in an afternoon takes none. */
-async function daysToReady(batchId: string): Promise<number> {
+/**
+ * Days from beginning one like it to having it: to the best of its straining days; one that is made in an afternoon takes none.
+ * Nothing where the batch does not reckon: then it is not known, and no day to start by is said.
+ */
+async function daysToReady(batchId: string): Promise<number | undefined> {
   const batch = await batchOf(db(), batchId);
   const r = batch && reckonBatch(batch);
-  return r?.ok ? (r.value.care.window?.best ?? 0) : 0;
+  return r?.ok ? (r.value.care.window?.best ?? 0) : undefined;
 }
 
 async function nextOf(supply: Supply, newest: string, today: Day): Promise<Lasts["next"]> {
   if (!supply.out || supply.out.early > addDays(today, PLANNED_AHEAD)) return undefined;
   const days = await daysToReady(newest);
-  return { days, by: startBy(supply.out.early, days) };
+  return days === undefined ? undefined : { days, by: startBy(supply.out.early, days) };
 }
 
 /** How long each remedy lasts that is used, soonest to run out first. */

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { z } from "zod";
 import type { Side } from "@/core/journal/compare";
 import { reckonBatch } from "@/core/journal/reckon";
+import { counted } from "@/core/words";
 import { db } from "@/store/db";
 import { batchOf } from "@/store/journal";
 import { Compared } from "@/ui/batch/compared";
@@ -33,10 +34,18 @@ export default async function ComparePage({
 }: {
   searchParams: Promise<{ b?: string | string[] }>;
 }) {
-  const [sides] = await Promise.all([searchParams.then(({ b }) => sidesOf(b)), frame()]);
+  const { b } = await searchParams;
+  const [sides] = await Promise.all([sidesOf(b), frame()]);
+  const left = new Set([b ?? []].flat()).size - sides.length;
   return (
     <div className="pt-5">
       <h1>Side by side</h1>
+      {left > 0 && (
+        <p className="wrong pt-2" role="status">
+          {counted(left, "batch", "batches")} of those asked for cannot stand here: not in the journal, not to
+          be reckoned as it stands, or a fifth.
+        </p>
+      )}
       {sides.length < LEAST ? (
         <p className="pt-4" role="status">
           Tick two to four batches in <Link href="/batches">all batches</Link>, and they stand here side by

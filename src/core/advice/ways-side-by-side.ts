@@ -10,7 +10,7 @@ import { type Reckoning, reckonProgram } from "../reckoning/reckon";
 import type { Context } from "../reckoning/context";
 import type { Program } from "../reckoning/program";
 import { resolve } from "../reckoning/resolve";
-import { spoonOf } from "../reckoning/spoon";
+import { comparedFigure, known } from "../reckoning/compared";
 import type { Way } from "../plan/kinds";
 import { madeBy } from "../plan/ways";
 import { herbsWeighed } from "./wished";
@@ -48,30 +48,10 @@ export type RowName = (typeof ROWS)[number];
 /** A figure of a column as its row shows it, with its spread; the ready day in days, the keeping in days of its place. */
 export function figureOf(c: Column, row: RowName): Estimate | undefined {
   if (!c.made) return undefined;
-  const { reckoning: r, care, cost } = c.made;
-  const exactly = (value: number, low = value, high = value): Estimate => ({ value, low, high, because: [] });
-  switch (row) {
-    case "ready":
-      return care.window ? exactly(care.window.best, care.window.earliest, care.window.latest) : exactly(0);
-    case "yield":
-      return r.finished.ml;
-    case "sweetness":
-      return r.finished.brix;
-    case "sharpness":
-      return r.finished.acid;
-    case "strength":
-      return r.finished.abv;
-    case "keeping":
-      return exactly((r.verdict.place === "cupboard" ? 10_000 : 0) + r.verdict.life.days);
-    case "herb":
-      return spoonOf(r).herb;
-    case "sugar":
-      return spoonOf(r).sugar;
-    case "alcohol":
-      return spoonOf(r).alcohol;
-    case "cost":
-      return cost.batch;
-  }
+  const { reckoning, care, cost } = c.made;
+  if (row === "cost") return cost.batch;
+  if (row !== "ready") return comparedFigure(reckoning, row);
+  return care.window ? known(care.window.best, care.window.earliest, care.window.latest) : known(0);
 }
 
 /**

@@ -1,7 +1,7 @@
 import { daysBetween } from "../day";
 import { type Estimate, standApart } from "../estimate";
 import { isLiquid } from "../material/material";
-import { spoonOf } from "../reckoning/spoon";
+import { comparedFigure, known } from "../reckoning/compared";
 import type { Batch } from "./fold";
 import type { BatchReckoning } from "./reckon";
 
@@ -24,31 +24,10 @@ export const COMPARED = [
 ] as const;
 export type Compared = (typeof COMPARED)[number];
 
-const exactly = (value: number): Estimate => ({ value, low: value, high: value, because: [] });
-
 /** A figure of a batch, with its spread: mL, days from beginning to straining, °Bx, %, days of keeping, g a spoon. */
-export function comparedOf({ batch, reckoned: { reckoning: r } }: Side, row: Compared): Estimate | undefined {
-  switch (row) {
-    case "yield":
-      return r.finished.ml;
-    case "days":
-      return batch.strainedDay ? exactly(daysBetween(batch.begunDay, batch.strainedDay)) : undefined;
-    case "sweetness":
-      return r.finished.brix;
-    case "sharpness":
-      return r.finished.acid;
-    case "strength":
-      return r.finished.abv;
-    case "keeping":
-      // A place before its days: a week of the cupboard is another thing than a week of the fridge.
-      return exactly((r.verdict.place === "cupboard" ? 10_000 : 0) + r.verdict.life.days);
-    case "herb":
-      return spoonOf(r).herb;
-    case "sugar":
-      return spoonOf(r).sugar;
-    case "alcohol":
-      return spoonOf(r).alcohol;
-  }
+export function comparedOf({ batch, reckoned }: Side, row: Compared): Estimate | undefined {
+  if (row !== "days") return comparedFigure(reckoned.reckoning, row);
+  return batch.strainedDay ? known(daysBetween(batch.begunDay, batch.strainedDay)) : undefined;
 }
 
 /** Rows in which batches truly differ: two figures' spreads stand apart. */
