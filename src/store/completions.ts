@@ -1,61 +1,16 @@
 import { z } from "zod";
-import type { Stage } from "../core/cautions/caution";
-import { cautionsAt } from "../core/cautions/rules";
 import { isDay } from "../core/day";
-import { type Fault, type Result, fault, faultOfIssue } from "../core/fault";
-import type { Making } from "../core/journal/as-done";
+import { type Fault, fault, faultOfIssue } from "../core/fault";
 import { BODIES, type Body, type EventType } from "../core/journal/events";
-import type { Batch } from "../core/journal/fold";
 import { type BatchReckoning, reckonBatch } from "../core/journal/reckon";
-import { oddAmount, oddBottling, oddFreezing, oddMeasure, oddTopUp } from "../core/journal/odd";
+import { oddBottling, oddFreezing, oddMeasure } from "../core/journal/odd";
 import { bestByOf, issue } from "../core/label/label";
-import { readAmount } from "../core/reading/amounts";
 import { VESSELS } from "../core/vessel/catalogue";
-import { forbidden, given } from "./commands";
 import type { Tx } from "./db";
+import { type Completion, type Moment, asked, fieldOf, stopped, withReasons } from "./moment";
 import { stores } from "./stores";
-
-/** A batch at the moment something is written to it, and how it would be reckoned with that. */
-export interface Moment {
-  readonly batch: Batch;
-  readonly day: string;
-  /** An unlikely value was asked about already. */
-  readonly sure: boolean;
-  /** The batch reckoned with something tried before it is written. */
-  readonly reckon: (tried?: Partial<Making>) => Promise<Result<BatchReckoning>>;
-}
-type Completion<T extends EventType> = (m: Moment, body: unknown) => Promise<Body<T> | Fault>;
-
-const withReasons = <T extends object>(
-  body: T,
-  reasons: Record<string, string> | undefined,
-): T & { reasons?: Record<string, string> } => {
-  const kept = given(reasons ?? {});
-  return Object.keys(kept).length > 0 ? { ...body, reasons: kept } : body;
-};
-
-/** Cautions run again on what was really done; a stop that has no reason from before wants one now. */
-function stopped(
-  m: Moment,
-  r: BatchReckoning,
-  stage: Stage,
-  reasons: Readonly<Record<string, string>> | undefined,
-): Fault | undefined {
-  return forbidden(cautionsAt(stage, r.cautions), { ...m.batch.reasons, ...reasons });
-}
-
-/** Where in the sent body a fault of the reckoned plan belongs: the field of the line it is about. */
-const fieldOf = (f: Fault): string => String(f.path[4] ?? "amount");
-
-/** A question about an unlikely value, unless it was answered. */
-const asked = (m: Moment, field: string, question: string | undefined): Fault | undefined =>
-  question !== undefined && !m.sure ? fault("Odd", question, [field]) : undefined;
-
-/** What may never go in is refused whenever it would, not only at *Begin*. */
-function neverIn(r: BatchReckoning): Fault | undefined {
-  const never = r.cautions.find((c) => c.severity === "never" && c.about.what === "line");
-  return never && fault("Never", `${never.says} ${never.todo}`, ["line", "material"]);
-}
+import { read, rewindowed, timed } from "./stove-completions";
+import { added, extra, leftOut, swapped, toppedUp } from "./tick-completions";
 
 const strained: Completion<"strained"> = async (m, body) => {
   const b = BODIES.strained.safeParse(body);
@@ -71,32 +26,6 @@ const strained: Completion<"strained"> = async (m, body) => {
     stopped(m, r.value, "strain", reasons) ??
     withReasons(done, reasons)
   );
-};
-
-const toppedUp: Completion<"topped-up"> = async (m, body) => {
-  const b = BODIES["topped-up"].safeParse(body);
-  if (!b.success) return fault("NotAnEntry", "Say what went in, and how much.", ["line", "amount"]);
-  const r = await m.reckon({ topUps: [...m.batch.making.topUps, b.data.line] });
-  if (!r.ok) return { ...r.faults[0]!, path: ["line", fieldOf(r.faults[0]!)] };
-  const poured = r.value.reckoning.lines.find((l) => l.id === b.data.line.id)?.ml.value ?? 0;
-  const question = asked(m, "line", oddTopUp(poured, r.value));
-  return question ? { ...question, path: ["line", "amount"] } : (neverIn(r.value) ?? b.data);
-};
-
-const added: Completion<"added"> = async (m, body) => {
-  const b = BODIES.added.safeParse(body);
-  if (!b.success) return fault("NotAnEntry", "Say how much of it went in.", ["amount"]);
-  const amount = readAmount(b.data.amount, m.batch.plan.units);
-  if (!amount.ok) return { ...amount.faults[0]!, path: ["amount"] };
-  const { line, amount: text, lot } = b.data;
-  const lines = new Map(m.batch.making.lines).set(line, { did: "added", amount: text, lot });
-  const r = await m.reckon({ lines });
-  if (!r.ok) return { ...r.faults[0]!, path: ["amount"] };
-  const before = await m.reckon({ lines: new Map([...m.batch.making.lines].filter(([l]) => l !== line)) });
-  const planned = before.ok ? before.value.reckoning.lines.find((l) => l.id === line) : undefined;
-  const is = r.value.reckoning.lines.find((l) => l.id === line);
-  const odd = planned && is && oddAmount(planned.name, is.grams.value, planned.grams.value);
-  return asked(m, "amount", odd) ?? neverIn(r.value) ?? b.data;
 };
 
 const finished: Completion<"finished"> = async (m, body) => {
@@ -199,6 +128,12 @@ const bottled: Completion<"bottled"> = async (m, body) => {
 
 const COMPLETIONS: { readonly [T in EventType]?: Completion<T> } = {
   added,
+  "left-out": leftOut,
+  swapped,
+  extra,
+  read,
+  timed,
+  rewindowed,
   strained,
   "topped-up": toppedUp,
   finished,

@@ -6,6 +6,7 @@ import { reckonBatch } from "../core/journal/reckon";
 import { readPlan } from "../core/plan/file";
 import { beginning } from "./commands";
 import type { Tx } from "./db";
+import { DRAWS, followActual } from "./follow";
 import { completed, plain } from "./completions";
 import { draw, fillEmpties, giveBack } from "./stores";
 
@@ -79,6 +80,11 @@ export async function correction(tx: Tx, c: Correcting, follows: Follows): Promi
   if (target.type === "begun") return ofBeginning(tx, c, said, batch, follows);
   const stands = (whole: Stored): Stored => {
     if (target.type === "bottled") follows.after = () => refill(tx, c, whole);
+    if (DRAWS.has(target.type))
+      follows.after = () => {
+        const put = fold(corrected(c, whole))!;
+        return followActual(tx, put, { key: c.key, batch: put, seq: c.before.length + 1 });
+      };
     return whole;
   };
   if (said.body === null) return stands(said);

@@ -5,6 +5,7 @@ import { completed } from "./completions";
 import { correction } from "./corrections";
 import type { Sql } from "./db";
 import { type Written, append } from "./journal";
+import { DRAWS, followActual } from "./follow";
 import { fillEmpties } from "./stores";
 
 /** What the batch pages send: one event of a type, under a key. */
@@ -36,7 +37,9 @@ export async function write(sql: Sql, id: string, r: EventRequest): Promise<Writ
       return correction(tx, { before, day, sure, key: r.key, sent: r.body }, follows);
     },
     async (tx, batch) => {
-      if (type === "bottled") await fillEmpties(tx, { key: r.key, batch, seq: batch.seq });
+      const cause = { key: r.key, batch, seq: batch.seq };
+      if (type === "bottled") await fillEmpties(tx, cause);
+      if (DRAWS.has(type)) await followActual(tx, batch, cause);
       await follows.after();
     },
   );

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import type { Sql, Tx } from "./db";
 import { realDay } from "../core/day";
-import { Place } from "../core/stores/settings";
+import { Place, Weeks } from "../core/stores/settings";
 import { type Household, household, settle, usualHousehold } from "./household";
 import { type Row, type Stream, sentHash, toEvent } from "./append";
 import { BOTTLES } from "./bottles";
@@ -39,6 +39,7 @@ export const Head = z.strictObject({
     degrees: z.enum(["C", "F"]).optional(),
     lengths: z.enum(["cm", "in"]).optional(),
     places: z.array(Place).min(1).max(20).optional(),
+    weeks: Weeks.optional(),
   }),
 });
 
@@ -194,8 +195,9 @@ export async function importFrom(
       if (!headed) {
         headed = true;
         const { household: said } = parsed(Head, text, line);
-        const known = Object.fromEntries(Object.entries(said).filter(([, v]) => v !== undefined));
-        await settle(tx, { ...usualHousehold(said.units), ...known } as Household);
+        const { weeks, ...more } = said;
+        const known = Object.fromEntries(Object.entries(more).filter(([, v]) => v !== undefined));
+        await settle(tx, { ...usualHousehold(said.units), ...known, ...weeks } as Household);
         continue;
       }
       if (text.trim() === "") continue;

@@ -1,18 +1,11 @@
 import { z } from "zod";
 import type { UnitSystem } from "../core/quantity/units";
-import { Place, USUAL_PLACES, usualScales } from "../core/stores/settings";
+import { Place, type Settings, USUAL_PLACES, USUAL_WEEKS, Weeks, usualScales } from "../core/stores/settings";
 import type { Sql, Tx } from "./db";
 
-export interface Household {
+export interface Household extends Settings {
   readonly id: string;
-  readonly name: string;
   readonly zone: string;
-  readonly units: UnitSystem;
-  /** Written before a number of money: "£". */
-  readonly currency: string;
-  readonly degrees: "C" | "F";
-  readonly lengths: "cm" | "in";
-  readonly places: readonly Place[];
 }
 
 const MONEY: Readonly<Record<UnitSystem, string>> = { us: "$", imperial: "£", metric: "€" };
@@ -23,22 +16,25 @@ export const usualHousehold = (units: UnitSystem): Omit<Household, "id" | "name"
   units,
   currency: usualCurrency(units),
   ...usualScales(units),
-  places: USUAL_PLACES,
+  places: [...USUAL_PLACES],
+  ...USUAL_WEEKS,
 });
 
 /** The household of this database. */
 export async function household(sql: Sql | Tx): Promise<Household> {
-  const [h] = await sql<
-    Household[]
-  >`select id, name, zone, units, currency, degrees, lengths, places from household`;
+  const [h] = await sql<(Omit<Household, keyof typeof USUAL_WEEKS> & { readonly weeks: unknown })[]>`
+    select id, name, zone, units, currency, degrees, lengths, places, weeks from household`;
   if (!h) throw new Error("this database holds no household; open it with ./jolly start");
-  return { ...h, places: z.array(Place).parse(h.places) };
+  const { weeks, ...said } = h;
+  return { ...said, places: z.array(Place).parse(h.places), ...USUAL_WEEKS, ...Weeks.parse(weeks) };
 }
 
 /** Writes the household's row, once; a second call changes what it says of itself. */
 export async function settle(sql: Sql | Tx, h: Household): Promise<void> {
-  await sql`insert into household (one, id, name, zone, units, currency, degrees, lengths, places)
-    values (true, ${h.id}, ${h.name}, ${h.zone}, ${h.units}, ${h.currency}, ${h.degrees}, ${h.lengths}, ${sql.json(h.places as never)})
+  const { heightM, strainDays, away, morning, feed } = h;
+  const weeks = { heightM, strainDays, away, morning, feed };
+  await sql`insert into household (one, id, name, zone, units, currency, degrees, lengths, places, weeks)
+    values (true, ${h.id}, ${h.name}, ${h.zone}, ${h.units}, ${h.currency}, ${h.degrees}, ${h.lengths}, ${sql.json(h.places as never)}, ${sql.json(weeks as never)})
     on conflict (one) do update set name = excluded.name, zone = excluded.zone, units = excluded.units, currency = excluded.currency,
-      degrees = excluded.degrees, lengths = excluded.lengths, places = excluded.places`;
+      degrees = excluded.degrees, lengths = excluded.lengths, places = excluded.places, weeks = excluded.weeks`;
 }

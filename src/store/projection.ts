@@ -17,9 +17,14 @@ import type { Tx } from "./db";
 
 /** Writes a batch's rows in the read tables, in the transaction of the event that changed it. */
 export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
-  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, found_by, seq)
-    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${foundBy(b)}, ${b.seq})
-    on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, found_by = excluded.found_by, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day, seq = excluded.seq`;
+  const open = b.state === "working" || b.state === "strained";
+  const probe = open ? (b.stove.probe ?? null) : null;
+  const moved = b.stove.window ? tx.json(b.stove.window as never) : null;
+  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, found_by, probe, moved_window, seq)
+    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${foundBy(b)}, ${probe}, ${moved}, ${b.seq})
+    on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, found_by = excluded.found_by, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day,
+      probe = excluded.probe, moved_window = excluded.moved_window, seq = excluded.seq`;
+  await projectClocks(tx, b, open);
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;
   const now = reckonBatch(b);
@@ -35,6 +40,16 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
       values (${x.id}, ${b.id}, ${is.place}, ${is.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy}, ${held(is.place).shortened},
         ${is.number}, ${is.state}, ${is.leftMl}, ${is.openedDay ?? null}, ${f.filled}, ${is.goneDay ?? null}, ${tx.json(is.taken as never)}, ${is.seq})`;
   }
+}
+
+/** Clocks that run, or rang and were not stopped. */
+async function projectClocks(tx: Tx, b: Batch, open: boolean): Promise<void> {
+  await tx`delete from clock where batch_id = ${b.id}`;
+  if (!open) return;
+  for (const c of b.stove.clocks)
+    if (c.stoppedAt === undefined)
+      await tx`insert into clock (batch_id, clock, words, low_min, high_min, started_at)
+        values (${b.id}, ${c.id}, ${c.words}, ${c.low}, ${c.high}, ${c.startedAt})`;
 }
 
 /** Entries of a batch's bottles, by bottle. */

@@ -25,12 +25,15 @@ export const SETTINGS: Stream<Settled, HouseholdEvent> = {
 };
 
 /** What is said anew; what is left out stays as it is. */
-export const SettingsRequest = z.strictObject({ key: z.uuid(), settings: Settings.partial() });
+export const SettingsRequest = z.strictObject({
+  key: z.uuid(),
+  settings: Settings.omit({ feed: true }).partial(),
+});
 
 /** Writes the household's new settings in its journal. */
 export async function settleAnew(
   sql: Sql,
-  r: z.infer<typeof SettingsRequest>,
+  r: { readonly key: string; readonly settings: Partial<Settings> },
 ): Promise<Written<Settled> | Refused<Settled>> {
   return (await sql.begin(async (tx) => {
     const { id, zone: _, ...now } = await household(tx);

@@ -26,6 +26,8 @@ export interface Making {
     | undefined;
   /** What went into the strained liquid, in place of what the plan foresaw. */
   readonly finished: readonly Line[] | undefined;
+  /** Temperatures read in it that count, minute from any zero and °C, in order of time. */
+  readonly cooling: Happened["cooling"];
 }
 
 export const NOTHING_DONE: Making = {
@@ -34,6 +36,7 @@ export const NOTHING_DONE: Making = {
   topUps: [],
   strained: undefined,
   finished: undefined,
+  cooling: [],
 };
 
 /** The plan as it was really made, and what befell it. */
@@ -47,7 +50,7 @@ const firstStrain = (steps: readonly Step[]): number => steps.findIndex((s) => s
 function lineDone(l: Line, done: LineDone | undefined): Line[] {
   switch (done?.did) {
     case "added":
-      return [{ ...l, amount: done.amount }];
+      return [{ ...l, amount: done.amount, ...(done.lot === undefined ? {} : { from: { lot: done.lot } }) }];
     case "left-out":
       return [];
     case "swapped":
@@ -108,6 +111,7 @@ export function asDone(plan: Plan, m: Making): AsDone {
       herbStoodAbove: sound || seen.includes("herb-above"),
       lookedOver: sound,
       layersUnmixed: seen.includes("unmixed"),
+      cooling: m.cooling,
     },
   };
 }

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { TOUCHES } from "../care/care";
 import { realDay } from "../day";
+import { STANDS } from "../kitchen/cooling";
 import { type Envelope, bodyReader } from "../envelope";
 import { Line, Plan, WRINGING } from "../plan/plan";
 import { LIDS, VESSEL_SORTS, WARES } from "../vessel/vessel";
@@ -77,7 +78,21 @@ export type Bottle = z.infer<typeof Bottle>;
 export const SEEN = ["herb-above", "herb-above-sound", "unmixed"] as const;
 export type Seen = (typeof SEEN)[number];
 
-const MEASURED = ["temperature", "ph", "brix", "gravity", "depth", "weight", "taste", "level"] as const;
+export const MEASURED = [
+  "temperature",
+  "room",
+  "ph",
+  "brix",
+  "gravity",
+  "depth",
+  "weight",
+  "taste",
+  "level",
+] as const;
+/** How strong a taste is, from none to very. */
+const taste = z.number().int().min(0).max(4).optional();
+/** Minutes of a clock: a day at most, since longer is a steep. */
+const minutes = z.number().min(0).max(1440);
 
 /**
  * The bodies of the batch journal, newest version of each type. An older version is brought up on reading (`old-events`);
@@ -112,9 +127,46 @@ export const BODIES = {
     what: z.enum(MEASURED),
     value: z.number().optional(),
     words: z.string().max(300).optional(),
-    /** What it was read with. */
+    /** What it was read with, and how far that may be out, in its unit. */
     by: z.string().max(40).optional(),
+    sd: z.number().positive().max(100).optional(),
   }),
+  /** A move of the making done, or passed over. */
+  stepped: z.strictObject({ move: id, did: z.enum(["done", "passed"]) }),
+  /** A clock: set going for from so many minutes to so many, or stopped. The clock of a move is called as it is. */
+  timed: z.discriminatedUnion("did", [
+    z.strictObject({
+      did: z.literal("started"),
+      clock: id,
+      words: z.string().min(1, "Say what it is for.").max(60, "Keep it under 60 letters."),
+      low: minutes,
+      high: minutes,
+    }),
+    z.strictObject({ did: z.literal("stopped"), clock: id }),
+  ]),
+  /** How the pan stands from now on: what it loses its heat to. */
+  stood: z.strictObject({ as: z.enum(STANDS) }),
+  /** A thermometer put into the pan, or taken out: what it shows is written down meanwhile. */
+  probed: z.strictObject({ instrument: id, did: z.enum(["in", "out"]) }),
+  tasted: z.strictObject({
+    sweet: taste,
+    sharp: taste,
+    hot: taste,
+    bitter: taste,
+    herb: taste,
+    words: z.string().max(300).optional(),
+    /** Whether the maker would strain it now. */
+    ready: z.boolean().optional(),
+  }),
+  /** The straining window as the maker sets it. */
+  rewindowed: z.strictObject({
+    earliest: day,
+    best: day,
+    latest: day,
+    why: z.string().min(1, "Say why, in a few words.").max(300),
+  }),
+  /** A photograph, kept beside the journal under this name. */
+  pictured: z.strictObject({ picture: uuid, words: z.string().max(200).optional() }),
   noted: z.strictObject({ text: z.string().min(1).max(2000) }),
   strained: z.strictObject({
     measured: z.string().max(60),
@@ -154,6 +206,13 @@ export const VERSIONS: Readonly<Record<EventType, number>> = {
   touched: 1,
   "topped-up": 2,
   read: 2,
+  stepped: 1,
+  timed: 1,
+  stood: 1,
+  probed: 1,
+  tasted: 1,
+  rewindowed: 1,
+  pictured: 1,
   noted: 1,
   strained: 2,
   finished: 3,
@@ -172,6 +231,12 @@ export const COMMUTES: ReadonlySet<EventType> = new Set<EventType>([
   "topped-up",
   "read",
   "noted",
+  "stepped",
+  "timed",
+  "stood",
+  "probed",
+  "tasted",
+  "pictured",
 ]);
 
 export type JournalEvent = { [T in EventType]: Envelope<T, Body<T>> }[EventType];

@@ -4,6 +4,7 @@ import { type Correction, UnreadableEvent, asHappened, asWritten, correctionsOf 
 import type { Happened } from "../plan/happened";
 import type { Line, Plan } from "../plan/plan";
 import { type LineDone, type Making, asDone } from "./as-done";
+import { type AtTheStove, Stove, sifted } from "./at-the-stove";
 import {
   type Body,
   type Bottle,
@@ -41,6 +42,8 @@ export interface Batch {
   readonly own: { readonly bestBy: Day; readonly reason: string } | undefined;
   readonly discardedDay: Day | undefined;
   readonly discardedWhy: string | undefined;
+  /** Clocks, moves, readings, tastings and photographs. */
+  readonly stove: AtTheStove;
   /** Last day each touch was done. */
   readonly done: Readonly<Partial<Record<TouchSort, Day>>>;
   readonly diary: readonly Entry[];
@@ -87,6 +90,7 @@ class Folding {
   readonly extras: { line: Line; step: string | undefined }[] = [];
   readonly lines = new Map<string, LineDone>();
   readonly done: Partial<Record<TouchSort, Day>> = {};
+  readonly stove = new Stove();
   undone = false;
 
   private touch(what: TouchSort, day: Day): void {
@@ -124,10 +128,19 @@ class Folding {
       case "discarded":
         this.discarded = { day: e.day, why: e.body.why };
         break;
+      case "read":
+      case "stepped":
+      case "timed":
+      case "stood":
+      case "probed":
+      case "tasted":
+      case "pictured":
+        this.stove.take(e);
+        break;
       case "added":
       case "left-out":
       case "swapped":
-      case "read":
+      case "rewindowed":
       case "noted":
       case "corrected":
         break;
@@ -140,6 +153,8 @@ class Folding {
       this.lines.set(e.body.line, { did: "added", amount: e.body.amount, lot: e.body.lot });
     if (e.type === "left-out") this.lines.set(e.body.line, { did: "left-out", why: e.body.why });
     if (e.type === "swapped") this.lines.set(e.body.line, { did: "swapped", for: e.body.for });
+    // What is so goes by the last word, whatever the clock showed.
+    if (e.type === "rewindowed") this.stove.take(e);
   }
 
   get state(): BatchState {
@@ -155,6 +170,7 @@ class Folding {
     return {
       ...{ lines, extras, topUps, finished },
       strained: measured === undefined ? undefined : { measured, how: how!, seen },
+      cooling: sifted(this.stove.readings, "temperature").used.map((r) => [r.ms / 60_000, r.value] as const),
     };
   }
 }
@@ -218,6 +234,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     ...asDone(begunPlan, making),
     frozen: begun.body.frozen,
     reasons: f.reasons,
+    stove: f.stove.said,
     begunDay: begun.day,
     begunAt: begun.at,
     strainedDay: strained?.day,
@@ -243,6 +260,8 @@ export function mayFollow(batch: Batch | undefined, type: EventType): string | u
     case "begun":
       return "This batch has begun already.";
     case "corrected":
+    case "tasted":
+    case "pictured":
       return state === "undone" ? closed(batch) : undefined;
     case "noted":
       return undefined;
@@ -262,7 +281,13 @@ export function mayFollow(batch: Batch | undefined, type: EventType): string | u
     case "finished":
     case "bottled":
       return state === "working" ? `Strain ${code} first and measure what comes out.` : closed(batch);
+    case "rewindowed":
+      return state === "strained" ? `${code} is strained; its window is over.` : closed(batch);
     case "read":
+    case "stepped":
+    case "timed":
+    case "stood":
+    case "probed":
       return closed(batch);
   }
 }

@@ -38,6 +38,13 @@ export function suits(lot: LotOnHand, l: Resolved): boolean {
 /** Water comes from the tap; it is not stored, lacked or paid for. */
 export const isFree = (l: Resolved): boolean => l.stuff.class === "water";
 
+/** The lots with the one a line names before the others. */
+function namedFirst(lots: readonly LotOnHand[], { line }: Resolved): readonly LotOnHand[] {
+  const named = line.from && "lot" in line.from ? line.from.lot : undefined;
+  if (named === undefined) return lots;
+  return [...lots.filter((l) => l.id === named), ...lots.filter((l) => l.id !== named)];
+}
+
 /**
  * What the stores give to each line of a plan, the oldest lot first. A lot is drawn down as lines take from it, so two lines never share a gram.
  * g throughout. What is missing may be there in another form, which is said but not taken.
@@ -48,7 +55,7 @@ export function allot(p: Program, lots: readonly LotOnHand[]): Allotment[] {
     if (isFree(line)) return { line, takes: [] as Take[], lackG: 0 };
     let want = line.grams;
     const takes: Take[] = [];
-    for (const lot of lots) {
+    for (const lot of namedFirst(lots, line)) {
       if (want <= 1e-9) break;
       const has = left.get(lot.id)!;
       if (has <= 0 || !suits(lot, line)) continue;

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { realDay } from "../day";
 import { type Correction, type Envelope, asWritten, bodyReader, correctionsOf } from "../envelope";
 import type { UnitSystem } from "../quantity/units";
 
@@ -17,6 +18,32 @@ export const USUAL_PLACES: readonly Place[] = [
   { id: "freezer", name: "ice box", class: "freezer" },
 ];
 
+export const WEEKDAYS = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"] as const;
+export type Weekday = (typeof WEEKDAYS)[number];
+
+const awayDay = realDay("Write a day the calendar has, like 2027-01-31.");
+/** Days nobody is at home to strain or shake, both ends counted. */
+export const Away = z
+  .strictObject({ from: awayDay, to: awayDay, why: z.string().trim().max(80).default("") })
+  .refine((a) => a.from <= a.to, { message: "The last day away comes after the first.", path: ["to"] });
+export type Away = z.infer<typeof Away>;
+
+/** One mail a morning, only when there is something to do. */
+export const Morning = z.strictObject({
+  on: z.boolean(),
+  to: z.union([z.literal(""), z.email("Write an address like keeper@lock.example.")]),
+  at: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "Write the time like 07:30."),
+});
+
+/** Settings that came with version 3, as a household has them that never said. */
+export const USUAL_WEEKS = {
+  heightM: 0,
+  strainDays: [] as Weekday[],
+  away: [] as Away[],
+  morning: { on: false, to: "", at: "07:00" },
+  feed: "",
+};
+
 /** What a household may say of itself. Amounts already typed keep the cups they were typed in. */
 export const Settings = z.strictObject({
   name: z
@@ -34,6 +61,17 @@ export const Settings = z.strictObject({
   degrees: z.enum(["C", "F"]),
   lengths: z.enum(["cm", "in"]),
   places: z.array(Place).min(1).max(20),
+  /** Metres above the sea: water boils lower in the hills. */
+  heightM: z
+    .number("Give the height in metres, like 340.")
+    .min(-430, "No shore lies under 430 m below the sea.")
+    .max(5100, "Nobody cooks above 5,100 m. Give the height in metres."),
+  /** Days of the week on which jars are strained; any, where none is named. */
+  strainDays: z.array(z.enum(WEEKDAYS)).max(7),
+  away: z.array(Away).max(60),
+  morning: Morning,
+  /** SHA-256 of the calendar feed's secret, hexadecimal; none where there is no feed. */
+  feed: z.union([z.literal(""), z.string().regex(/^[0-9a-f]{64}$/)]),
 });
 export type Settings = z.infer<typeof Settings>;
 
@@ -47,6 +85,9 @@ const settled1 = (body: unknown): unknown => {
   return { ...(body as object), ...usualScales(units), places: [...USUAL_PLACES] };
 };
 
+/** Version 2 knew nothing of the weeks: height, days away and for straining, mail and feed. */
+const settled2 = (body: unknown): unknown => ({ ...(body as object), ...USUAL_WEEKS });
+
 const BODIES = {
   settled: Settings,
   corrected: z.strictObject({
@@ -55,13 +96,13 @@ const BODIES = {
     why: z.string().max(300).optional(),
   }),
 } as const;
-export const HOUSEHOLD_VERSIONS: Readonly<Record<string, number>> = { settled: 2, corrected: 1 };
+export const HOUSEHOLD_VERSIONS: Readonly<Record<string, number>> = { settled: 3, corrected: 1 };
 export type HouseholdEvent =
   Envelope<"settled", Settings> | Envelope<"corrected", z.infer<typeof BODIES.corrected>>;
 
 /** Parses a stored body. Throws `UnreadableEvent`. */
 export const readHouseholdBody = bodyReader("the household’s journal", BODIES, HOUSEHOLD_VERSIONS, {
-  settled: { 1: settled1 },
+  settled: { 1: settled1, 2: settled2 },
 });
 
 export interface Settled extends Settings {
@@ -84,3 +125,12 @@ export function foldHousehold(events: readonly HouseholdEvent[]): Settled | unde
   }
   return last ? { ...last, seq } : undefined;
 }
+
+/** What came with the weeks, as a row or a file holds it: what is not said is as usual. */
+export const Weeks = Settings.pick({
+  heightM: true,
+  strainDays: true,
+  away: true,
+  morning: true,
+  feed: true,
+}).partial();

@@ -2,114 +2,87 @@
 import { useState } from "react";
 import { printDay } from "@/core/day";
 import type { Batch, Entry } from "@/core/journal/fold";
-import { TOUCH_WORDS } from "@/core/care/care";
-import type { Body } from "@/core/journal/events";
-import { MATERIALS } from "@/core/material/catalogue";
 import { linesOf } from "@/core/plan/edit";
-import type { Line } from "@/core/plan/plan";
-import { capital, listed } from "@/core/words";
-import { WRINGING_WORDS } from "../plan/step-words";
+import { useUnits } from "../kit/units";
+import { type Telling, entryWords, namedMaterial } from "./entry-words";
 import { PutRight, canPutRight } from "./put-right";
 
-const TOUCHED: Readonly<Record<string, string>> = {
-  shake: "Shaken",
-  turn: "Turned",
-  "push-under": "Floaters pushed under",
-  "let-out": "Gas let out",
-  "top-up": "Looked at, and topped up",
-  strain: TOUCH_WORDS.strain,
-};
-
-const named = (material: string): string =>
-  MATERIALS.get(material)?.row.names[0] ?? material.replace(/^own-/, "").replace(/-/g, " ");
-const saidLine = (l: Line): string => `${l.amount} ${named(l.material)}`;
 const because = (why: string | undefined): string => (why ? `, ${why}` : "");
 
-/** One entry as a sentence. */
-export function entryWords(e: Entry, lineName: (id: string) => string = (id) => id): string {
-  switch (e.type) {
-    case "begun":
-      return `Begun as ${(e.body as Body<"begun">).code}.`;
-    case "added": {
-      const b = e.body as Body<"added">;
-      return `${capital(lineName(b.line))} is in: ${b.amount}.`;
-    }
-    case "left-out": {
-      const b = e.body as Body<"left-out">;
-      return `Left out ${lineName(b.line)}${because(b.why)}.`;
-    }
-    case "swapped": {
-      const b = e.body as Body<"swapped">;
-      return `In place of ${lineName(b.line)} went ${saidLine(b.for)}${because(b.why)}.`;
-    }
-    case "extra":
-      return `Also went in ${saidLine((e.body as Body<"extra">).line)}.`;
-    case "touched":
-      return `${TOUCHED[(e.body as Body<"touched">).what]}.`;
-    case "topped-up":
-      return `Topped up with ${saidLine((e.body as Body<"topped-up">).line)}.`;
-    case "read": {
-      const b = e.body as Body<"read">;
-      return `Read ${b.what}${b.value === undefined ? "" : `: ${b.value}`}${b.words ? `. ${b.words}` : ""}`;
-    }
-    case "noted":
-      return (e.body as Body<"noted">).text;
-    case "strained": {
-      const b = e.body as Body<"strained">;
-      return `Strained, ${WRINGING_WORDS[b.how]}: ${b.measured}.`;
-    }
-    case "finished": {
-      const b = e.body as Body<"finished">;
-      return b.lines.length === 0
-        ? "Nothing more went in."
-        : `Into it went ${listed(b.lines.map((l) => `${named(l.material)}, ${l.amount}`))}.`;
-    }
-    case "bottled": {
-      const b = e.body as Body<"bottled">;
-      const own = b.own ? ` The maker’s own date, ${printDay(b.own.bestBy)}` : "";
-      const why = b.own?.reason ? `: ${b.own.reason}` : "";
-      return `Bottled: ${b.bottles.map((x) => `${Math.round(x.ml)} mL`).join(", ")}.${own ? `${own}${why}.` : ""}`;
-    }
-    case "corrected": {
-      const b = e.body as Body<"corrected">;
-      return `Entry ${b.seq} corrected${b.why ? `: ${b.why}` : "."}`;
-    }
-    case "discarded":
-      return `Discarded: ${(e.body as Body<"discarded">).why}`;
+/** Entries of an instrument, move and clock come by the dozen: a run of a kind is one line that opens. */
+const RUNS: ReadonlySet<Entry["type"]> = new Set(["read", "stepped", "timed"]);
+const SHORT_RUN = 4;
+const RUN_WORDS: Readonly<Partial<Record<Entry["type"], string>>> = {
+  read: "readings",
+  stepped: "moves",
+  timed: "clocks set and stopped",
+};
+
+/** Neighbours of one sort in the same day, where there are many of them. */
+export function runsOf(entries: readonly Entry[]): readonly (readonly Entry[])[] {
+  const runs: Entry[][] = [];
+  for (const e of entries) {
+    const last = runs.at(-1);
+    const same = last?.[0] && RUNS.has(e.type) && last[0].type === e.type && last[0].day === e.day;
+    if (same) last.push(e);
+    else runs.push([e]);
   }
+  return runs.flatMap((r) => (r.length > SHORT_RUN ? [r] : r.map((e) => [e])));
+}
+
+function OneEntry({ batch, e, telling }: { batch: Batch; e: Entry; telling: Telling }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div className="min-w-0 break-words">
+      {e.correctedBy && (
+        <del className="block text-ash">{entryWords({ ...e, body: e.correctedBy.was }, telling)}</del>
+      )}
+      {e.correctedBy?.undone ? (
+        <span className="text-ash">Taken back{because(e.correctedBy.why)}.</span>
+      ) : (
+        entryWords(e, telling)
+      )}
+      {!open && canPutRight(batch, e) && (
+        <button
+          type="button"
+          className="plain ml-3 min-h-8"
+          aria-label={`Put right: ${entryWords(e, telling)}`}
+          onClick={() => setOpen(true)}
+        >
+          put right
+        </button>
+      )}
+      {open && <PutRight batch={batch} entry={e} done={() => setOpen(false)} />}
+    </div>
+  );
 }
 
 /** The batch's journal, newest first; a corrected entry stays, struck through, beside what replaced it. */
 export function Diary({ batch }: { batch: Batch }) {
-  const [open, setOpen] = useState<number | undefined>();
+  const { degrees } = useUnits();
   const lines = linesOf(batch.begunPlan);
-  const lineName = (id: string): string => named(lines.find((l) => l.id === id)?.material ?? id);
+  const lineName = (id: string): string => namedMaterial(lines.find((l) => l.id === id)?.material ?? id);
+  const telling = { lineName, degrees };
   return (
     <ol className="pt-1">
-      {batch.diary.toReversed().map((e) => (
-        <li key={e.seq} className="py-2 border-b border-rule grid grid-cols-[4.5rem_minmax(0,1fr)] gap-x-3">
-          <span className="text-ash">{printDay(e.day, "short")}</span>
-          <div className="min-w-0 break-words">
-            {e.correctedBy && (
-              <del className="block text-ash">{entryWords({ ...e, body: e.correctedBy.was }, lineName)}</del>
-            )}
-            {e.correctedBy?.undone ? (
-              <span className="text-ash">Taken back{because(e.correctedBy.why)}.</span>
-            ) : (
-              entryWords(e, lineName)
-            )}
-            {open !== e.seq && canPutRight(batch, e) && (
-              <button
-                type="button"
-                className="plain ml-3 min-h-8"
-                aria-label={`Put right: ${entryWords(e, lineName)}`}
-                onClick={() => setOpen(e.seq)}
-              >
-                put right
-              </button>
-            )}
-            {open === e.seq && <PutRight batch={batch} entry={e} done={() => setOpen(undefined)} />}
-          </div>
+      {runsOf(batch.diary.toReversed()).map((run) => (
+        <li
+          key={run[0]!.seq}
+          className="py-2 border-b border-rule grid grid-cols-[4.5rem_minmax(0,1fr)] gap-x-3"
+        >
+          <span className="text-ash">{printDay(run[0]!.day, "short")}</span>
+          {run.length === 1 ? (
+            <OneEntry batch={batch} e={run[0]!} telling={telling} />
+          ) : (
+            <details className="min-w-0">
+              <summary className="plain min-h-8">
+                {run.length} {RUN_WORDS[run[0]!.type] ?? "entries"}
+              </summary>
+              {run.map((e) => (
+                <OneEntry key={e.seq} batch={batch} e={e} telling={telling} />
+              ))}
+            </details>
+          )}
         </li>
       ))}
     </ol>

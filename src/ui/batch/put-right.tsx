@@ -51,6 +51,13 @@ function typedOf(e: Entry): Typed | undefined {
     case "swapped":
     case "touched":
     case "read":
+    case "stepped":
+    case "timed":
+    case "stood":
+    case "probed":
+    case "tasted":
+    case "rewindowed":
+    case "pictured":
     case "finished":
     case "bottled":
     case "corrected":

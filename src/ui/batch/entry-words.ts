@@ -1,0 +1,144 @@
+import type { TouchSort } from "@/core/care/care";
+import { TOUCH_WORDS } from "@/core/care/care";
+import { printDay } from "@/core/day";
+import type { Body } from "@/core/journal/events";
+import type { Entry } from "@/core/journal/fold";
+import type { Stands } from "@/core/kitchen/cooling";
+import { MATERIALS } from "@/core/material/catalogue";
+import type { Line } from "@/core/plan/plan";
+import { printTemperature } from "@/core/reading/print";
+import { capital, listed } from "@/core/words";
+import { WRINGING_WORDS } from "../plan/step-words";
+
+const TOUCHED: Readonly<Record<TouchSort, string>> = {
+  shake: "Shaken",
+  turn: "Turned",
+  "push-under": "Floaters pushed under",
+  "let-out": "Gas let out",
+  "top-up": "Looked at, and topped up",
+  strain: TOUCH_WORDS.strain,
+};
+
+export const STANDS_WORDS: Readonly<Record<Stands, string>> = {
+  lidded: "lid on",
+  open: "lid off",
+  draught: "lid off, in a draught",
+  iced: "in a sink of iced water",
+  fridge: "in the fridge",
+};
+
+const READ_WORDS: Readonly<Record<Body<"read">["what"], readonly [words: string, unit: string]>> = {
+  temperature: ["Thermometer", "°C"],
+  room: ["The kitchen", "°C"],
+  ph: ["pH", ""],
+  brix: ["Refractometer", "°Bx"],
+  gravity: ["Hydrometer", ""],
+  depth: ["Dipstick", "cm"],
+  weight: ["Scale", "g"],
+  taste: ["Taste", ""],
+  level: ["Level", "cm"],
+};
+
+export const TASTES = ["sweet", "sharp", "hot", "bitter", "herb"] as const;
+export const HOW_STRONG = ["none", "a little", "some", "much", "very"] as const;
+
+/** What things are called where an entry is told: a line of the plan by its id, and the household's degrees. */
+export interface Telling {
+  readonly lineName: (id: string) => string;
+  readonly degrees: "C" | "F";
+}
+export const PLAINLY: Telling = { lineName: (id) => id, degrees: "C" };
+
+export const namedMaterial = (material: string): string =>
+  MATERIALS.get(material)?.row.names[0] ?? material.replace(/^own-/, "").replace(/-/g, " ");
+const saidLine = (l: Line): string => `${l.amount} ${namedMaterial(l.material)}`;
+const because = (why: string | undefined): string => (why ? `, ${why}` : "");
+
+function readWords({ what, value, words, by }: Body<"read">, degrees: "C" | "F"): string {
+  const [name, unit] = READ_WORDS[what];
+  const warm = (what === "temperature" || what === "room") && value !== undefined;
+  const shown = warm ? printTemperature(value, degrees) : `${value} ${unit}`.trim();
+  const is = value === undefined ? "" : `: ${shown}`;
+  return `${name}${is}${by && by !== "hand" ? `, by ${by}` : ""}.${words ? ` ${words}` : ""}`;
+}
+
+function tastedWords(b: Body<"tasted">): string {
+  const said = TASTES.flatMap((t) => (b[t] === undefined ? [] : [`${t} ${HOW_STRONG[b[t]]}`]));
+  const ready = b.ready === undefined ? [] : [b.ready ? "ready to strain" : "not ready yet"];
+  return `Tasted: ${[...said, ...(b.words ? [b.words] : []), ...ready].join(", ") || "no word of it"}.`;
+}
+
+const timedWords = (b: Body<"timed">): string =>
+  b.did === "stopped"
+    ? "A clock stopped."
+    : `Clock for ${b.words}: ${b.low === b.high ? b.low : `${b.low} to ${b.high}`} min.`;
+
+/** One entry as a sentence. */
+export function entryWords(e: Entry, { lineName, degrees }: Telling = PLAINLY): string {
+  switch (e.type) {
+    case "begun":
+      return `Begun as ${(e.body as Body<"begun">).code}.`;
+    case "added": {
+      const b = e.body as Body<"added">;
+      return `${capital(lineName(b.line))} is in: ${b.amount}.`;
+    }
+    case "left-out": {
+      const b = e.body as Body<"left-out">;
+      return `Left out ${lineName(b.line)}${because(b.why)}.`;
+    }
+    case "swapped": {
+      const b = e.body as Body<"swapped">;
+      return `In place of ${lineName(b.line)} went ${saidLine(b.for)}${because(b.why)}.`;
+    }
+    case "extra":
+      return `Also went in ${saidLine((e.body as Body<"extra">).line)}.`;
+    case "touched":
+      return `${TOUCHED[(e.body as Body<"touched">).what]}.`;
+    case "topped-up":
+      return `Topped up with ${saidLine((e.body as Body<"topped-up">).line)}.`;
+    case "read":
+      return readWords(e.body as Body<"read">, degrees);
+    case "stepped":
+      return (e.body as Body<"stepped">).did === "done" ? "A move done." : "A move passed over.";
+    case "timed":
+      return timedWords(e.body as Body<"timed">);
+    case "stood":
+      return `The pan stands ${STANDS_WORDS[(e.body as Body<"stood">).as]}.`;
+    case "probed":
+      return (e.body as Body<"probed">).did === "in"
+        ? "The thermometer stands in it."
+        : "The thermometer was taken out.";
+    case "tasted":
+      return tastedWords(e.body as Body<"tasted">);
+    case "rewindowed": {
+      const b = e.body as Body<"rewindowed">;
+      return `Its window is now ${printDay(b.earliest)} to ${printDay(b.latest)}, best ${printDay(b.best)}: ${b.why}.`;
+    }
+    case "pictured":
+      return `A photograph${because((e.body as Body<"pictured">).words)}.`;
+    case "noted":
+      return (e.body as Body<"noted">).text;
+    case "strained": {
+      const b = e.body as Body<"strained">;
+      return `Strained, ${WRINGING_WORDS[b.how]}: ${b.measured}.`;
+    }
+    case "finished": {
+      const b = e.body as Body<"finished">;
+      return b.lines.length === 0
+        ? "Nothing more went in."
+        : `Into it went ${listed(b.lines.map((l) => `${namedMaterial(l.material)}, ${l.amount}`))}.`;
+    }
+    case "bottled": {
+      const b = e.body as Body<"bottled">;
+      const own = b.own ? ` The maker’s own date, ${printDay(b.own.bestBy)}` : "";
+      const why = b.own?.reason ? `: ${b.own.reason}` : "";
+      return `Bottled: ${b.bottles.map((x) => `${Math.round(x.ml)} mL`).join(", ")}.${own ? `${own}${why}.` : ""}`;
+    }
+    case "corrected": {
+      const b = e.body as Body<"corrected">;
+      return `Entry ${b.seq} corrected${b.why ? `: ${b.why}` : "."}`;
+    }
+    case "discarded":
+      return `Discarded: ${(e.body as Body<"discarded">).why}`;
+  }
+}
