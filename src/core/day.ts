@@ -41,6 +41,9 @@ export const daysBetween = (from: Day, to: Day): number => numberOf(to) - number
 export const dayAt = (iso: string, zone: string): Day =>
   Temporal.Instant.from(iso).toZonedDateTimeISO(zone).toPlainDate().toString();
 
+/** An ISO instant as milliseconds since the first of 1970. Throws on what is none. */
+export const msOf = (iso: string): number => Temporal.Instant.from(iso).epochMilliseconds;
+
 /** The instant at which a household's clock shows this time on this day. */
 export const instantOf = (day: Day, time: string, zone: string): string =>
   Temporal.PlainDate.from(day).toZonedDateTime({ timeZone: zone, plainTime: time }).toInstant().toString();

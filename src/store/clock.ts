@@ -22,3 +22,6 @@ export function now(): string {
   const from = read("JOLLY_NOW");
   return new Date(from === undefined ? Date.now() : from + (Date.now() - held.jollyStarted!)).toISOString();
 }
+
+/** Whether the server's clock stands still, for pictures and tests. */
+export const isFrozen = (): boolean => read("JOLLY_NOW_FROZEN") !== undefined;

@@ -9,7 +9,7 @@ import { VESSELS } from "../core/vessel/catalogue";
 import type { Tx } from "./db";
 import { type Completion, type Moment, asked, fieldOf, stopped, withReasons } from "./moment";
 import { stores } from "./stores";
-import { read, rewindowed, timed } from "./stove-completions";
+import { read, rewindowed, stepped, timed } from "./stove-completions";
 import { added, extra, leftOut, swapped, toppedUp } from "./tick-completions";
 
 const strained: Completion<"strained"> = async (m, body) => {
@@ -134,6 +134,7 @@ const COMPLETIONS: { readonly [T in EventType]?: Completion<T> } = {
   read,
   timed,
   rewindowed,
+  stepped,
   strained,
   "topped-up": toppedUp,
   finished,

@@ -2,6 +2,7 @@ import { addDays, printDay } from "../core/day";
 import { fault, faultOfIssue } from "../core/fault";
 import { impossibleReading } from "../core/journal/at-the-stove";
 import { BODIES } from "../core/journal/events";
+import { movesOf } from "../core/make/moves";
 import type { Completion } from "./moment";
 
 /* Readings, clocks and the straining window. */
@@ -44,4 +45,14 @@ export const timed: Completion<"timed"> = async (m, body) => {
   if (did === "stopped" && !m.batch.stove.clocks.some((c) => c.id === clock))
     return fault("NoSuchClock", "No such clock was set going here.", ["clock"]);
   return b.data;
+};
+
+export const stepped: Completion<"stepped"> = async (m, body) => {
+  const b = BODIES.stepped.safeParse(body);
+  if (!b.success) return fault("NotAMove", "Say which move was done.", ["move"]);
+  const r = await m.reckon();
+  if (!r.ok) return r.faults[0]!;
+  return movesOf(r.value.program).some((x) => x.id === b.data.move)
+    ? b.data
+    : fault("NoSuchMove", "This making has no such move. Reload the page.", ["move"]);
 };

@@ -1,3 +1,4 @@
+import { msOf } from "../day";
 import type { Stands } from "../kitchen/cooling";
 import { type Raw, READ, type Readable, type Sifted, sift } from "../kitchen/sift";
 import type { Body, JournalEvent } from "./events";
@@ -93,7 +94,11 @@ export class Stove {
   take(e: JournalEvent): void {
     const { at, day, seq } = e;
     if (e.type === "timed") this.timed(e.body, at);
-    if (e.type === "stepped") this.moves.set(e.body.move, { did: e.body.did, at, seq });
+    if (e.type === "stepped") {
+      this.moves.set(e.body.move, { did: e.body.did, at, seq });
+      // A move that is done needs no clock any more.
+      this.timed({ did: "stopped", clock: e.body.move }, at);
+    }
     if (e.type === "stood") this.stood.push({ as: e.body.as, at, seq });
     if (e.type === "probed") this.probe = e.body.did === "in" ? e.body.instrument : undefined;
     if (e.type === "tasted") this.tastings.push({ ...e.body, at, day, seq });
@@ -118,7 +123,7 @@ export function sifted(
 ): Sifted<Sized> {
   const raw = readings.flatMap((of): Sized[] =>
     of.what === what && of.value !== undefined
-      ? [{ what, value: of.value, ms: Date.parse(of.at), by: of.by, of }]
+      ? [{ what, value: of.value, ms: msOf(of.at), by: of.by, of }]
       : [],
   );
   return sift(raw, nowMs);

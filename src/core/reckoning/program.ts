@@ -48,6 +48,8 @@ export interface Program {
   readonly lines: readonly Resolved[];
   readonly entries: readonly Entry[];
   readonly operations: readonly Operation[];
+  /** Operations done when each step began, by its id. */
+  readonly began: ReadonlyMap<string, number>;
   /** Days the herb stands, from the long steeps before the first straining. */
   readonly steep: Span | undefined;
   /** Every steep, in order. */

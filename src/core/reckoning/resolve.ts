@@ -125,7 +125,7 @@ export function resolve(
   const walk = new Walk(read.value, drafts, vessel.value, happened);
   const walked = walk.steps();
   if (!walked.ok) return walked;
-  const { lines, entries, operations, steep, standings, measuredMl, heatMinutes } = walk;
+  const { lines, entries, operations, began, steep, standings, measuredMl, heatMinutes } = walk;
   return ok({
     plan,
     read: read.value,
@@ -134,6 +134,7 @@ export function resolve(
     lines,
     entries,
     operations,
+    began,
     steep,
     standings,
     partMl: filled.value,

@@ -37,6 +37,8 @@ export class Walk {
   readonly lines: Resolved[] = [];
   steep: Span | undefined;
   readonly standings: Standing[] = [];
+  /** Operations done when each step began, by its id. */
+  readonly began = new Map<string, number>();
   measuredMl: number | undefined;
   heatMinutes = 0;
   private strained = 0;
@@ -55,6 +57,7 @@ export class Walk {
 
   steps(): Result<undefined> {
     for (const [i, step] of this.read.steps.entries()) {
+      this.began.set(step.id, this.operations.length);
       const done = this.step(step, i);
       if (!done.ok) return done;
     }

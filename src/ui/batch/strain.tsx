@@ -167,6 +167,14 @@ function Measured({ got, finishes }: { got: BatchReckoning | undefined; finishes
   );
 }
 
+/** Where the hands go from the cloth: back to the stove where it is boiled down or cooled first, else to what goes in, or the bottles. */
+function afterStraining(plan: Batch["plan"]): "make" | "finish" | "bottle" {
+  const cut = plan.steps.findIndex((s) => s.do === "strain");
+  const next = plan.steps[cut + 1];
+  if (next && next.do !== "add" && next.do !== "bottle") return "make";
+  return plan.steps.some((s, i) => s.do === "add" && i > cut) ? "finish" : "bottle";
+}
+
 const isKept = (k: unknown): Kept | undefined =>
   k && typeof k === "object" && "measured" in k
     ? { ...(k as Kept), seen: (k as Partial<Kept>).seen ?? [] }
@@ -190,7 +198,7 @@ function useStraining(batch: Batch, company: Company) {
     if (!got?.ok || stops.stopped) return;
     void write("strained", { measured, how, ...(seen.length > 0 ? { seen } : {}), ...stops.body }, () => {
       draft.clear();
-      router.push(`/batch/${batch.id}/${finishes ? "finish" : "bottle"}`);
+      router.push(`/batch/${batch.id}/${afterStraining(batch.plan)}`);
       router.refresh();
     });
   };

@@ -3,6 +3,7 @@ import type { Batch } from "@/core/journal/fold";
 import { daysBetween } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { batchAsItStands } from "../../batch-page";
+import { walkOf } from "@/core/journal/walk";
 import { lastChanges } from "@/core/journal/changes";
 import { recipeOf } from "@/core/journal/recipe";
 import { CHANGE_WORDS } from "@/ui/plan/changes";
@@ -45,13 +46,14 @@ const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = {
 /** What is next, as the page it is done on and the words of its button. */
 function nextStep(
   batch: Batch,
-  { ripe, making }: { ripe: boolean; making: boolean },
+  { ripe, making, walking }: { ripe: boolean; making: boolean; walking: boolean },
 ): readonly [string, string] | undefined {
   switch (batch.state) {
     case "working":
       if (ripe) return ["strain", "Strain it"];
       return making ? ["make", "Make it, step by step"] : undefined;
     case "strained":
+      if (walking) return ["make", "Go on at the stove"];
       return batch.diary.some((e) => e.type === "finished")
         ? ["bottle", "Bottle it"]
         : ["finish", "Sweeten, sharpen or leave as it is"];
@@ -64,7 +66,7 @@ function nextStep(
 }
 
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
-  const { batch, events, reckoned, today } = await batchAsItStands(params);
+  const { batch, events, reckoned, today, now } = await batchAsItStands(params);
   if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
   const r = reckoned.value;
   const card = cardOf(batch, today);
@@ -75,7 +77,9 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   const making = working && (!w || day <= 1);
   const stage = making ? "make" : STAGE_OF[batch.state];
-  const next = nextStep(batch, { ripe: w !== undefined && day >= w.earliest, making });
+  const at = walkOf(batch, r.program, Date.parse(now)).now;
+  const walking = at !== undefined && at.sort !== "finish" && at.sort !== "bottle";
+  const next = nextStep(batch, { ripe: w !== undefined && day >= w.earliest, making, walking });
   return (
     <div className="pt-5">
       <div className="flex flex-wrap items-baseline gap-x-5">

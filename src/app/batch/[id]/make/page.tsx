@@ -1,28 +1,20 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { batchPage } from "../../../batch-page";
-import { Make } from "@/ui/batch/make";
+import { MakeView } from "@/ui/make/make-view";
 
 export const metadata: Metadata = { title: "Make" };
 
 export default async function MakePage({ params }: { params: Promise<{ id: string }> }) {
-  const { batch, company } = await batchPage(params);
+  const { batch, company, home, today } = await batchPage(params);
+  if (batch.state === "working" || batch.state === "strained")
+    return <MakeView batch={batch} company={company} zone={home.zone} today={today} heightM={home.heightM} />;
   return (
     <div className="pt-5">
-      <p>
-        <Link href={`/batch/${batch.id}`} className="stencil text-xl">
-          {batch.code}
-        </Link>{" "}
-        {batch.name}
-      </p>
       <h1 className="text-[2rem]">Make</h1>
-      {batch.state === "working" ? (
-        <Make batch={batch} company={company} />
-      ) : (
-        <p role="status" className="pt-4 text-[1.25rem]">
-          {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
-        </p>
-      )}
+      <p role="status" className="pt-4 text-[1.25rem]">
+        {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
+      </p>
     </div>
   );
 }

@@ -1,0 +1,144 @@
+"use client";
+import { printTemperature } from "@/core/reading/print";
+import { useWidth } from "../kit/width";
+
+interface Read {
+  readonly minute: number;
+  readonly celsius: number;
+}
+interface Ahead extends Read {
+  readonly low: number;
+  readonly high: number;
+}
+
+interface Props {
+  readonly readings: readonly Read[];
+  readonly ahead: readonly Ahead[];
+  readonly now: number;
+  /** °C it is to reach, and when it does; minutes on the readings' clock. */
+  readonly target?:
+    | { readonly celsius: number; readonly low: number; readonly value: number; readonly high: number }
+    | undefined;
+  /** What was done when, by minute. */
+  readonly notes: readonly { readonly minute: number; readonly words: string }[];
+  readonly clockOf: (minute: number) => string;
+  readonly degrees: "C" | "F";
+}
+
+const HEIGHT = 150;
+const [TOP, FLOOR] = [16, 118];
+
+/** The course of a pan: what was read as brush ticks, what is foreseen as stitches in a pale band, now as a stroke. */
+export function Course(p: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(1200);
+  const first = Math.min(p.now - 5, ...p.readings.map((r) => r.minute));
+  const last = Math.max(p.now + 30, ...p.ahead.map((a) => a.minute));
+  const x = (m: number): number => 4 + ((m - first) / (last - first)) * (width - 8);
+  const y = (c: number): number => FLOOR - ((Math.min(105, Math.max(10, c)) - 10) / 95) * (FLOOR - TOP);
+  const line = (of: readonly Read[]): string =>
+    of.map((r, i) => `${i === 0 ? "M" : "L"}${x(r.minute).toFixed(1)} ${y(r.celsius).toFixed(1)}`).join("");
+  const { target, ahead } = p;
+  const bandPath =
+    ahead.length > 1
+      ? `${line(ahead.map((a) => ({ ...a, celsius: a.high })))}L${[...ahead]
+          .reverse()
+          .map((a) => `${x(a.minute).toFixed(1)} ${y(a.low).toFixed(1)}`)
+          .join("L")}Z`
+      : "";
+  const each = [15, 30, 60, 120, 240].find((m) => (last - first) / m <= Math.max(3, width / 150)) ?? 480;
+  const ticks = Array.from(
+    { length: Math.floor((last - first) / each) + 1 },
+    (_, i) => (Math.ceil(first / each) + i) * each,
+  ).filter((m) => m >= first && m <= last);
+  const said = target
+    ? `${printTemperature(target.celsius, p.degrees)} at about ${p.clockOf(target.value)}, ${p.clockOf(target.low)} to ${p.clockOf(target.high)}`
+    : `${p.readings.length} temperatures read`;
+  return (
+    <div ref={ref} className="w-full">
+      <svg
+        width={width}
+        height={HEIGHT}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
+        role="img"
+        aria-label={`The course of the pan: ${said}.`}
+      >
+        {target && (
+          <rect
+            x={x(target.low)}
+            y={y(target.celsius)}
+            width={Math.max(2, x(last) - x(target.low))}
+            height={FLOOR - y(target.celsius)}
+            fill="var(--color-celadon)"
+          />
+        )}
+        {bandPath && <path d={bandPath} fill="var(--color-cobalt-pale)" />}
+        {ahead.length > 1 && (
+          <path
+            d={line(ahead)}
+            fill="none"
+            stroke="var(--color-cobalt)"
+            strokeWidth="3"
+            strokeDasharray="1 7"
+            strokeLinecap="round"
+          />
+        )}
+        <path d={line(p.readings)} fill="none" stroke="var(--color-cobalt)" strokeWidth="1.5" />
+        {p.readings.length <= 80 &&
+          p.readings.map((r) => (
+            <path
+              key={r.minute}
+              d={`M${x(r.minute) - 2} ${y(r.celsius) + 7}l4 -14`}
+              stroke="var(--color-cobalt)"
+              strokeWidth="4"
+              strokeLinecap="round"
+            />
+          ))}
+        <path
+          d={`M${x(p.now) - 2} ${TOP - 10}Q${x(p.now) + 7} ${(TOP + FLOOR) / 2} ${x(p.now) - 3} ${FLOOR + 4}`}
+          fill="none"
+          stroke="var(--color-cobalt)"
+          strokeWidth="6"
+          strokeLinecap="round"
+        />
+        {target && (
+          <circle
+            cx={x(target.value)}
+            cy={y(target.celsius)}
+            r="7"
+            fill="var(--color-paper)"
+            stroke="var(--color-cobalt)"
+            strokeWidth="3"
+          />
+        )}
+        <path d={`M0 ${FLOOR + 4}H${width}`} stroke="var(--color-iron)" strokeWidth="2.5" />
+        {ticks.map((m) => (
+          <g key={m}>
+            <path d={`M${x(m)} ${FLOOR + 4}v7`} stroke="var(--color-iron)" strokeWidth="1.5" />
+            <text
+              x={Math.min(width - 24, Math.max(24, x(m)))}
+              y={FLOOR + 28}
+              textAnchor="middle"
+              fontSize="17"
+              fill="var(--color-ash)"
+            >
+              {p.clockOf(m)}
+            </text>
+          </g>
+        ))}
+        {p.notes
+          .filter((n) => n.minute >= first && n.minute <= last)
+          .map((n) => (
+            <text
+              key={`${n.minute}${n.words}`}
+              x={x(n.minute)}
+              y={FLOOR - 8}
+              fontSize="16"
+              fill="var(--color-ash)"
+            >
+              {n.words}
+            </text>
+          ))}
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,119 @@
+"use client";
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { z } from "zod";
+import type { KitchenClock } from "./clock";
+
+const Said = z.object({
+  now: z.string(),
+  frozen: z.boolean(),
+  seq: z.number().nullable(),
+  clocks: z.array(
+    z.object({
+      batch: z.string(),
+      code: z.string(),
+      name: z.string(),
+      clock: z.string(),
+      words: z.string(),
+      low: z.number(),
+      high: z.number(),
+      startedAt: z.string(),
+    }),
+  ),
+});
+
+/** What the server's clock shows against this browser's. */
+interface Tells {
+  readonly serverMs: number;
+  readonly hereMs: number;
+  readonly frozen: boolean;
+}
+
+interface Kitchen {
+  readonly clocks: readonly KitchenClock[];
+  readonly tells: Tells;
+  /** How far the watched batch's journal had got when last asked. */
+  readonly seq: number | undefined;
+  readonly ask: () => Promise<void>;
+  readonly watch: (batch: string | undefined) => void;
+}
+
+const Context = createContext<Kitchen | undefined>(undefined);
+
+/** Asked again so often while the page is seen, ms; slower while nothing runs. */
+const [OFTEN, SELDOM] = [4000, 15_000];
+
+/** Clocks of every batch, by the server's time, kept fresh on every page. */
+export function KitchenProvider({
+  now,
+  frozen,
+  clocks: first,
+  children,
+}: {
+  now: string;
+  frozen: boolean;
+  clocks: readonly KitchenClock[];
+  children: React.ReactNode;
+}) {
+  const [clocks, setClocks] = useState(first);
+  const [seq, setSeq] = useState<number | undefined>();
+  const [tells, setTells] = useState<Tells>(() => ({
+    serverMs: Date.parse(now),
+    hereMs: Date.now(),
+    frozen,
+  }));
+  const [watched, watch] = useState<string | undefined>();
+  const asked = useRef(0);
+  const ask = useCallback(async (): Promise<void> => {
+    const mine = ++asked.current;
+    try {
+      const reply = await fetch(`/api/kitchen${watched ? `?batch=${watched}` : ""}`, { cache: "no-store" });
+      if (!reply.ok) return;
+      const said = Said.parse(await reply.json());
+      // An answer that was overtaken by a later one says nothing new.
+      if (mine !== asked.current) return;
+      setTells({ serverMs: Date.parse(said.now), hereMs: Date.now(), frozen: said.frozen });
+      setClocks(said.clocks);
+      setSeq(said.seq ?? undefined);
+    } catch {
+      // The server is away: clocks go on by what is known.
+    }
+  }, [watched]);
+  const every = clocks.length > 0 || watched ? OFTEN : SELDOM;
+  useEffect(() => {
+    const timer = setInterval(() => document.visibilityState === "visible" && void ask(), every);
+    const seen = (): void => {
+      if (document.visibilityState === "visible") void ask();
+    };
+    document.addEventListener("visibilitychange", seen);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", seen);
+    };
+  }, [ask, every]);
+  const is = useMemo(() => ({ clocks, tells, seq, ask, watch }), [clocks, tells, seq, ask]);
+  return <Context.Provider value={is}>{children}</Context.Provider>;
+}
+
+export function useKitchen(): Kitchen {
+  const k = useContext(Context);
+  if (!k) throw new Error("the kitchen is provided by the layout");
+  return k;
+}
+
+const timeBy = (t: Tells): number => (t.frozen ? t.serverMs : t.serverMs + Date.now() - t.hereMs);
+
+/** The server's time, ms, told again every so many ms. */
+export function useNow(every: number): number {
+  const { tells } = useKitchen();
+  const [now, set] = useState(tells.serverMs);
+  useEffect(() => {
+    const tick = (): void => set(timeBy(tells));
+    const first = setTimeout(tick, 0);
+    const timer = setInterval(tick, every);
+    return () => {
+      clearTimeout(first);
+      clearInterval(timer);
+    };
+  }, [tells, every]);
+  return now;
+}

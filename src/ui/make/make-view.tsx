@@ -1,0 +1,280 @@
+"use client";
+import Link from "next/link";
+import { useMemo } from "react";
+import { addDays, printDay } from "@/core/day";
+import { cautionsAt } from "@/core/cautions/rules";
+import { minuteOf, temperaturesOf } from "@/core/journal/forecast";
+import type { Batch } from "@/core/journal/fold";
+import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
+import type { WalkedMove } from "@/core/journal/walk";
+import type { Company } from "@/core/people/company";
+import { linesOf } from "@/core/plan/edit";
+import { isPot } from "@/core/vessel/vessel";
+import { Course } from "../figures/course";
+import { useUnits } from "../kit/units";
+import { useNow } from "../kitchen/kitchen";
+import { clockTime, spanWords } from "../kitchen/time";
+import { Notes } from "../plan/cautions";
+import { entryWords } from "../batch/entry-words";
+import { Refusal } from "../batch/refusal";
+import { namedMaterial } from "../batch/entry-words";
+import { Clocks } from "./clocks";
+import { MakeDrawing } from "./drawing";
+import { type Bar, Foot } from "./foot";
+import type { Making } from "./making";
+import { type Saying, moveWords } from "./move-words";
+import { useAwake, useMaking } from "./use-making";
+import { type StoveTells, useStove } from "./use-stove";
+import { WholeWalk } from "./whole-walk";
+import { MoveHead, MoveMore } from "./words-side";
+
+interface Props {
+  readonly batch: Batch;
+  readonly company: Company;
+  readonly zone: string;
+  readonly today: string;
+  readonly heightM: number;
+}
+
+/** Minutes are kept to the hundredth. */
+const round = (m: number): number => Math.round(m * 100) / 100;
+
+/** What a move with a clock of its own is called on every page. */
+const CLOCK_WORDS: Readonly<Partial<Record<WalkedMove["sort"], string>>> = {
+  simmer: "simmers",
+  pressure: "under pressure",
+  steep: "stands",
+  crush: "garlic rests",
+};
+
+/** The one bar: what pressing it writes down, or the page the move is done on. */
+function barOf(
+  batch: Batch,
+  now: WalkedMove | undefined,
+  saying: Saying,
+  making: Making,
+  ripe: boolean,
+): Bar {
+  const home = `/batch/${batch.id}`;
+  if (!now) return { words: "See where it stands", href: home };
+  const { bar } = moveWords(saying, now);
+  const done = (): void => void making.write("stepped", { move: now.id, did: "done" });
+  const clock = (id: string): unknown => ({
+    ...{ did: "started", clock: id, words: CLOCK_WORDS[now.sort] ?? now.sort },
+    ...{ low: round(now.clock!.low), high: round(now.clock!.high) },
+  });
+  switch (now.sort) {
+    case "add": {
+      const line = linesOf(batch.begunPlan).find((l) => l.id === now.lines[0])!;
+      return { words: bar, press: () => void making.write("added", { line: line.id, amount: line.amount }) };
+    }
+    case "strain":
+      return ripe ? { words: bar, href: `${home}/strain` } : { words: "Leave it to steep", href: home };
+    case "finish":
+      return { words: bar, href: `${home}/finish` };
+    case "bottle":
+      return { words: bar, href: `${home}/bottle` };
+    case "simmer":
+    case "pressure":
+    case "steep":
+      return batch.stove.clocks.some((c) => c.id === now.id)
+        ? { words: now.sort === "steep" ? "It has stood" : "It is done", press: done }
+        : { words: bar, press: () => void making.write("timed", clock(now.id)) };
+    case "crush":
+      return {
+        words: bar,
+        press: () =>
+          void making
+            .write("stepped", { move: now.id, did: "done" })
+            .then((ok) => ok && now.clock && making.write("timed", clock(`${now.id}.rest`))),
+      };
+    default:
+      return { words: bar, press: done };
+  }
+}
+
+/** How long it still takes, told before it is begun and again as it goes. */
+function PaceWords({
+  tells,
+  nowMs,
+  zone,
+  batch,
+  r,
+}: {
+  tells: StoveTells;
+  nowMs: number;
+  zone: string;
+  batch: Batch;
+  r: BatchReckoning;
+}) {
+  const { pace, now } = tells.walked;
+  if (!now) return null;
+  const w = r.care.window;
+  if (now.sort === "strain" && w && now.sitting > 0)
+    return (
+      <p>
+        It steeps; best strained <strong>{printDay(addDays(batch.begunDay, w.best))}</strong>.
+      </p>
+    );
+  const at = (m: number): string => clockTime(nowMs + m * 60_000, zone);
+  const { low, value, high } = pace.ends;
+  return (
+    <p>
+      {spanWords(pace.work)} of work
+      {pace.wait.value >= 1 ? `, ${spanWords(pace.wait.value)} of waiting` : ""};{" "}
+      {pace.bottles ? "in the bottle" : "put by"} at about <strong>{at(value)}</strong>{" "}
+      <span className="text-ash">
+        ({at(low)} to {at(high)})
+      </span>
+    </p>
+  );
+}
+
+/** Whether the pan is covered at this move. */
+function isLidOn(batch: Batch, now: WalkedMove | undefined): boolean {
+  const step = batch.plan.steps.find((s) => s.id === now?.step);
+  if (now?.sort === "simmer") return step?.do === "simmer" && (step.lid ?? "on") === "on";
+  if (now?.sort === "cool") return (batch.stove.stood.at(-1)?.as ?? "lidded") === "lidded";
+  return now?.sort === "steep" || now?.sort === "pressure";
+}
+
+/** How old the last reading may be before it is grey, ms. */
+const FRESH_MS = 3 * 60_000;
+
+/** Make: one move at a time, large, with the vessel as it stands. */
+export function MakeView({ batch, company, zone, today, heightM }: Props) {
+  const r = useMemo(() => reckonBatch(batch, batch.making, company), [batch, company]);
+  if (!r.ok)
+    return (
+      <p role="alert" className="wrong">
+        {r.faults[0]!.message}
+      </p>
+    );
+  return <Walk {...{ batch, zone, today, heightM }} r={r.value} />;
+}
+
+function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: BatchReckoning }) {
+  const units = useUnits();
+  const nowMs = useNow(5000);
+  const making = useMaking(batch);
+  const tells = useStove(batch, r, nowMs);
+  useAwake();
+  const { walked } = tells;
+  const saying: Saying = { batch, r, units, today };
+  const clockOf = (minute: number): string => clockTime(minute * 60_000, zone);
+  const w = r.care.window;
+  const ripe = !w || today >= addDays(batch.begunDay, w.earliest) || walked.now?.sitting === 0;
+  const temperatures = temperaturesOf(batch);
+  const last = temperatures.at(-1);
+  const pot = r.program.vessel !== undefined && isPot(r.program.vessel);
+  const cautions = cautionsAt("make", r.cautions);
+  const lineName = (id: string): string =>
+    namedMaterial(linesOf(batch.begunPlan).find((l) => l.id === id)?.material ?? id);
+  const { undo } = walked;
+  const undone =
+    undo?.type === "stepped"
+      ? walked.moves.find((m) => m.id === (undo.body as { move: string }).move)
+      : undefined;
+  const undoes = undo
+    ? `${undone ? moveWords(saying, undone).short : entryWords(undo, { lineName, degrees: units.degrees }).replace(/\.$/, "")}, ${clockTime(Date.parse(undo.at), zone)}`
+    : "";
+  const side = { batch, r, tells, saying, making, heightM, clockOf, cautions };
+  return (
+    <div className="kitchen-view pb-28">
+      <header className="flex items-center gap-x-5 border-b-[3px] border-cobalt -mx-4 sm:-mx-8 px-4 sm:px-8 py-2 min-w-0">
+        <Link href="/" className="stencil text-[1.375rem] no-underline uppercase max-sm:hidden">
+          Jolly Crock
+        </Link>
+        <span className="stencil text-[1.375rem] whitespace-nowrap">{batch.code}</span>
+        <span className="text-[1.25rem] font-semibold truncate min-w-0">{batch.name}</span>
+        <Link
+          href={`/batch/${batch.id}`}
+          className="ml-auto text-[1.125rem] whitespace-nowrap inline-flex items-center min-h-11"
+        >
+          come back later
+        </Link>
+      </header>
+      <div className="pt-3 text-[1.125rem]" role="status">
+        <PaceWords tells={tells} nowMs={nowMs} zone={zone} batch={batch} r={r} />
+      </div>
+      <div className="grid grid-cols-1 gap-x-10 gap-y-3 pt-2 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
+        <div className="lg:col-start-2 min-w-0">
+          <MoveHead {...side} />
+        </div>
+        <div className="lg:col-start-1 lg:row-start-1 lg:row-span-2 min-w-0">
+          <div className="border-b-[6px] border-iron">
+            <MakeDrawing
+              batch={batch}
+              r={r}
+              now={walked.now}
+              down={tells.down}
+              stopsAt={tells.down?.minute ? `at about ${clockOf(tells.down.minute.value)}` : undefined}
+              thermometer={
+                pot && last
+                  ? { celsius: last.celsius, grey: nowMs - last.minute * 60_000 > FRESH_MS }
+                  : undefined
+              }
+              lidOn={isLidOn(batch, walked.now)}
+            />
+          </div>
+          {pot && temperatures.length > 0 && (
+            <div className="pt-3">
+              <Course
+                readings={temperatures}
+                ahead={tells.course}
+                now={nowMs / 60_000}
+                target={
+                  tells.cool?.reaches.comes && tells.course.length > 0
+                    ? { celsius: tells.cool.target, ...tells.cool.reaches.minute }
+                    : undefined
+                }
+                notes={notesOf(batch, walked.moves, saying)}
+                clockOf={clockOf}
+                degrees={units.degrees}
+              />
+            </div>
+          )}
+        </div>
+        <div className="lg:col-start-2 min-w-0">
+          <MoveMore {...side} />
+          {making.fault && !["value", "amount", "for", "line"].includes(String(making.fault.path[0])) && (
+            <Refusal fault={making.fault} insist={making.insist} sending={making.sending} />
+          )}
+          <div className="pt-4">
+            <Clocks batch={batch} making={making} />
+          </div>
+        </div>
+      </div>
+      <WholeWalk walked={walked} saying={saying} making={making} batch={batch} />
+      <div className="text-base">
+        <Notes cautions={cautions.filter((c) => c.severity === "note")} />
+      </div>
+      <Foot
+        bar={barOf(batch, walked.now, saying, making, ripe)}
+        undo={undo && (() => void making.putRight(undo.seq))}
+        undoes={undoes}
+        sending={making.sending}
+      />
+    </div>
+  );
+}
+
+/** Moves that are told under the course: what was done over the heat, and when. */
+const TOLD: ReadonlySet<WalkedMove["sort"]> = new Set<WalkedMove["sort"]>([
+  "simmer",
+  "pressure",
+  "reduce",
+  "steep",
+  "cool",
+]);
+
+function notesOf(
+  batch: Batch,
+  moves: readonly WalkedMove[],
+  saying: Saying,
+): { minute: number; words: string }[] {
+  return moves.flatMap((m) => {
+    const at = batch.stove.moves.get(m.id)?.at;
+    return at && TOLD.has(m.sort) ? [{ minute: minuteOf(at), words: moveWords(saying, m).short }] : [];
+  });
+}

@@ -1,0 +1,225 @@
+import { addDays, printDay } from "@/core/day";
+import type { Batch } from "@/core/journal/fold";
+import type { BatchReckoning } from "@/core/journal/reckon";
+import type { Move } from "@/core/make/moves";
+import { KIND } from "@/core/plan/kinds";
+import type { Step } from "@/core/plan/plan";
+import { capital, listed } from "@/core/words";
+import { spanWords } from "../kitchen/time";
+import { PLACE_WORDS } from "../plan/step-words";
+import type { useUnits } from "../kit/units";
+
+/** What a move is said in: what to do, why, and what the bar says once it is done. */
+export interface MoveWords {
+  readonly head: string;
+  readonly why: string;
+  readonly bar: string;
+  /** In the list and beside the tick. */
+  readonly short: string;
+}
+
+export interface Saying {
+  readonly batch: Batch;
+  readonly r: BatchReckoning;
+  readonly units: Pick<ReturnType<typeof useUnits>, "length" | "temperature" | "volume" | "volumeExact">;
+  readonly today: string;
+}
+
+const namesOf = ({ r }: Saying, m: Move): string =>
+  listed([...new Set(m.lines.map((id) => r.reckoning.lines.find((l) => l.id === id)?.name ?? id))]);
+
+function stepOf<D extends Step["do"]>(
+  { batch }: Saying,
+  m: Move,
+  sort: D,
+): Extract<Step, { do: D }> | undefined {
+  const s = batch.plan.steps.find((x) => x.id === m.step);
+  return s?.do === sort ? (s as Extract<Step, { do: D }>) : undefined;
+}
+
+const said = (head: string, why: string, bar: string, short: string): MoveWords => ({
+  head,
+  why,
+  bar,
+  short,
+});
+
+/** How a jar is left, in words: where and until when. */
+function putBy(s: Saying, m: Move): MoveWords {
+  const step = stepOf(s, m, "steep");
+  const where = s.r.reckoning.working.place === "fridge" ? "in the fridge" : undefined;
+  const place = where ?? (step?.in ? PLACE_WORDS[step.in] : "in a dark cupboard");
+  const w = s.r.care.window;
+  const until = w
+    ? `Strain it from ${printDay(addDays(s.batch.begunDay, w.earliest))}, best ${printDay(addDays(s.batch.begunDay, w.best))}.`
+    : "";
+  return said(`Put it ${place}.`, until, "It stands there", "put by");
+}
+
+function lidWords({ r }: Saying): MoveWords {
+  const metal = r.program.vessel?.lid === "metal" || r.program.vessel?.lid === "coated-metal";
+  const sour = r.reckoning.jar.ph.low < 4.6;
+  if (metal && sour)
+    return said(
+      "Paper under the lid, then close it.",
+      "Vinegar eats metal: baking paper between keeps rust out of the jar.",
+      "It is closed",
+      "closed",
+    );
+  return said("Close it.", "A clean rim closes tight; wipe it first.", "It is closed", "closed");
+}
+
+function cover({ r, units }: Saying): MoveWords {
+  const fit = r.reckoning.fit;
+  const floats =
+    fit && fit.floaters.length > 0 ? `${capital(listed(fit.floaters.slice(0, 2)))} will rise again. ` : "";
+  const low =
+    fit && fit.coverDay1Cm < 1 ? ` By tomorrow it wants about ${units.volume(fit.topUpMl)} more.` : "";
+  return said(
+    "Push everything under.",
+    `${floats}What stands out of the liquid spoils.${low}`,
+    "All is under",
+    "under",
+  );
+}
+
+/** A move in the house's words. */
+export function moveWords(s: Saying, m: Move): MoveWords {
+  const { batch, r, units } = s;
+  const names = namesOf(s, m);
+  switch (m.sort) {
+    case "gather":
+      return said(
+        "Get everything to hand.",
+        `${capital(names)}. Vessel, lid and spoon clean and dry.`,
+        "It is all here",
+        "gathered",
+      );
+    case "wash":
+      return said(
+        `Wash ${names}, and dry well.`,
+        "Water left on the leaf thins what is to keep it.",
+        "Washed and dry",
+        "washed",
+      );
+    case "strip":
+      return said(
+        `Strip ${names} from the stalks.`,
+        "Stalks make it bitter; of some berries they are the part to fear.",
+        "Stripped",
+        "stripped",
+      );
+    case "zest":
+      return said(
+        `Zest ${names} first.`,
+        "A fruit that is squeezed already is hard to zest.",
+        "Zested",
+        "zested",
+      );
+    case "crush":
+      return said(
+        `Crush ${names}.`,
+        m.clock
+          ? "Garlic rests ten minutes before acid or heat stops it."
+          : "Broken open, it gives what it has.",
+        "Crushed",
+        "crushed",
+      );
+    case "chop":
+      return said(`Cut ${names} small.`, "More of it meets the liquid.", "Cut", "cut");
+    case "grate":
+      return said(`Grate ${names}, the window open.`, "Last of all: it bites the eyes.", "Grated", "grated");
+    case "add":
+      return said(capital(names), "", "It is in", names);
+    case "cover":
+      return cover(s);
+    case "lid":
+      return lidWords(s);
+    case "shake":
+      return KIND[batch.plan.kind].touch === "turn"
+        ? said(
+            "Turn it over once.",
+            "So that the honey finds its way between the leaves.",
+            "Turned",
+            "turned",
+          )
+        : said("Shake it well.", "So that nothing settles dry.", "Shaken", "shaken");
+    case "label":
+      return said(
+        `Name it: ${batch.code}, ${printDay(s.today)}.`,
+        "Tape and a marker are enough; the week to strain belongs on it.",
+        "It has its name",
+        "named",
+      );
+    case "put-by":
+      return putBy(s, m);
+    case "heat":
+      return said(
+        "Bring it to the boil.",
+        `About ${spanWords(m.wait.value)} on a home hob.`,
+        "It boils",
+        "on the boil",
+      );
+    case "simmer": {
+      const step = stepOf(s, m, "simmer");
+      return said(
+        `Simmer it ${step?.for ?? ""}, lid ${step?.lid ?? "on"}.`,
+        "A lazy bubble; the clock rings.",
+        "It simmers: set the clock",
+        "simmered",
+      );
+    }
+    case "pressure":
+      return said(
+        `Under pressure ${stepOf(s, m, "pressure")?.for ?? ""}.`,
+        "Count from full pressure; let it fall by itself after.",
+        "It is at pressure: set the clock",
+        "under pressure",
+      );
+    case "mash":
+      return said("Mash the fruit in the pot.", "More comes through the cloth.", "Mashed", "mashed");
+    case "reduce": {
+      if (m.wants?.what !== "depth")
+        return said(
+          `Boil it down to ${stepOf(s, m, "reduce")?.to ?? ""}.`,
+          "Lid off; a stir whenever you pass.",
+          "It is down",
+          "boiled down",
+        );
+      return said(
+        `Simmer it down to the ${units.length(m.wants.stopCm)} mark.`,
+        `${units.volumeExact(m.wants.toMl)} stay. Lid off, a lazy bubble; a stir whenever you pass.`,
+        "It stands at the mark",
+        "boiled down",
+      );
+    }
+    case "steep":
+      return said(
+        `Off the heat; let it stand ${stepOf(s, m, "steep")?.for ?? ""}.`,
+        "Lid on, so that what is fragrant stays.",
+        "It stands: set the clock",
+        "stood",
+      );
+    case "strain":
+      return said("Strain it, and measure.", "Damp cloth in the sieve, over a jug.", "Strain it", "strained");
+    case "cool": {
+      const to =
+        m.wants?.what === "temperature" ? units.temperature(m.wants.celsius) : "the warmth of a hand";
+      return said(`Let it cool to ${to}.`, "Honey keeps its scent below that.", `It is at ${to}`, "cooled");
+    }
+    case "finish":
+      return said(
+        `Now ${names}, to the measure.`,
+        `How much goes by what the jug shows; ${units.volumeExact(r.reckoning.strained.ml.value)} as it stands.`,
+        "Measure it in",
+        "measured in",
+      );
+    case "bottle":
+      return said(
+        m.hands === "hot" ? "Bottle it while it is hot." : "Bottle it.",
+        "Clean bottles; the name on before it is put away.",
+        "Bottle it",
+        "bottled",
+      );
+  }
+}

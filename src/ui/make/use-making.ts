@@ -1,0 +1,69 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef } from "react";
+import type { Batch } from "@/core/journal/fold";
+import { useKitchen } from "../kitchen/kitchen";
+import { useWrite } from "../batch/write";
+
+/** The screen stays awake while something is made, where the browser can do that. */
+export function useAwake(): void {
+  useEffect(() => {
+    let held: WakeLockSentinel | undefined;
+    const hold = (): void => {
+      if (document.visibilityState !== "visible" || !("wakeLock" in navigator)) return;
+      navigator.wakeLock.request("screen").then(
+        (lock) => (held = lock),
+        () => undefined,
+      );
+    };
+    hold();
+    document.addEventListener("visibilitychange", hold);
+    return () => {
+      document.removeEventListener("visibilitychange", hold);
+      void held?.release();
+    };
+  }, []);
+}
+
+/** Writes of a making; each tells the kitchen, so that clocks are right at once, and another window's writes are fetched. */
+export function useMaking(batch: Batch) {
+  const router = useRouter();
+  const { ask, watch, seq } = useKitchen();
+  const w = useWrite(batch.id, batch.seq);
+  const after = (): void => {
+    router.refresh();
+    void ask();
+  };
+  const write = (type: string, body: unknown): Promise<boolean> => w.write(type, body, after);
+  const putRight = (entry: number): Promise<boolean> => w.putRight(entry, null, "", after);
+  useEffect(() => {
+    watch(batch.id);
+    return () => watch(undefined);
+  }, [batch.id, watch]);
+  const told = useRef(batch.seq);
+  useEffect(() => {
+    if (seq === undefined || seq <= batch.seq || told.current === seq) return;
+    told.current = seq;
+    router.refresh();
+  }, [seq, batch.seq, router]);
+  return { ...w, write, putRight };
+}
+
+/** The space bar is the bar, unless a field or a button has it. */
+export function useSpaceBar(press: (() => void) | undefined): void {
+  const now = useRef(press);
+  useEffect(() => {
+    now.current = press;
+  });
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent): void => {
+      if (e.key !== " " || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
+      const at = e.target instanceof HTMLElement ? e.target : undefined;
+      if (at?.closest("input, textarea, select, button, a, summary, [role=dialog]")) return;
+      e.preventDefault();
+      now.current?.();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+}
