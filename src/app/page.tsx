@@ -2,7 +2,7 @@ import Link from "next/link";
 import { addDays, daysBetween, printDay } from "@/core/day";
 import { db } from "@/store/db";
 import { type CellarLine, bottlesKept, cellar, live } from "@/store/shelf";
-import { cardOf, touchesOf } from "@/ui/shelf/card";
+import { cardOf, strainPlans, touchesOf } from "@/ui/shelf/card";
 import { Shelves } from "@/ui/shelf/shelves";
 import { Today } from "@/ui/shelf/today";
 import { counted } from "@/core/words";
@@ -16,7 +16,7 @@ const START_SOON = 28;
 const SHOWN = 6;
 
 export default async function Shelf({ searchParams }: { searchParams: Promise<{ begun?: string }> }) {
-  const { today } = await frame();
+  const { today, home } = await frame();
   const [batches, lasts, bottles, kept, { begun }] = await Promise.all([
     live(db()),
     supplies(today),
@@ -24,8 +24,9 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
     bottlesKept(db()),
     searchParams,
   ]);
+  const plans = strainPlans(batches, home);
   const cards = batches
-    .map((b) => cardOf(b, today))
+    .map((b) => cardOf(b, today, plans.get(b.id)))
     .sort((a, b) => a.until - b.until || (a.code < b.code ? -1 : 1));
   const justBegun = begun ? cards.find((c) => c.code === begun) : undefined;
   // One line a batch, whichever places its bottles stand in.

@@ -106,3 +106,25 @@ export async function remedies(sql: Sql, today: string): Promise<Remedy[]> {
     where x.gone_day is null or x.gone_day > ${today}::date - ${LOOKED_BACK}::interval
     group by lower(b.name), b.kind order by 1`;
 }
+
+/** A day on which bottles of a batch in one place are past their best, and when anything of them was last changed. */
+export interface BottleDates {
+  readonly batch_id: string;
+  readonly code: string;
+  readonly name: string;
+  readonly place: string;
+  readonly best_by: string;
+  readonly bottles: number;
+  readonly changes: number;
+  readonly changed_at: Date;
+}
+
+/** Best-by days of every bottle that stands somewhere, by batch and place. */
+export const bottleDates = (sql: Sql): Promise<BottleDates[]> =>
+  sql<BottleDates[]>`
+    select b.id as batch_id, b.code, b.name, x.place, x.best_by, count(*)::int as bottles, (b.seq + sum(x.seq))::int as changes,
+      greatest(max(c.at), (select max(recorded_at) from event where stream_id = b.id)) as changed_at
+    from bottle x join batch b on b.id = x.batch_id
+    left join lateral (select max(recorded_at) as at from event where stream_id = x.id) c on true
+    where x.state = 'kept'
+    group by b.id, b.code, b.name, x.place, x.best_by order by x.best_by, b.code, x.place`;

@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { db } from "@/store/db";
 import { storedItems } from "@/store/stores";
+import { CalendarOut } from "@/ui/stores/calendar";
+import { HouseWeeks } from "@/ui/stores/weeks";
 import { People } from "@/ui/stores/people";
 import { HouseholdSettings } from "@/ui/stores/settings";
 import { frame } from "../frame";
@@ -19,6 +21,8 @@ export default async function HouseholdPage() {
         today={today}
       />
       <HouseholdSettings start={home} />
+      <HouseWeeks start={home} />
+      <CalendarOut on={home.feed !== ""} />
     </div>
   );
 }

@@ -1,3 +1,5 @@
+import type { Span } from "../estimate";
+import { isSweet } from "../material/material";
 import { counted } from "../words";
 import type { Fit } from "../vessel/fit";
 import type { Program } from "../reckoning/program";
@@ -12,7 +14,16 @@ export interface Window {
   readonly latest: number;
 }
 
-export const TOUCHES = ["shake", "turn", "push-under", "let-out", "top-up", "strain"] as const;
+export const TOUCHES = [
+  "shake",
+  "turn",
+  "push-under",
+  "let-out",
+  "top-up",
+  "look",
+  "taste",
+  "strain",
+] as const;
 export type TouchSort = (typeof TOUCHES)[number];
 export const TOUCH_WORDS: Readonly<Record<TouchSort, string>> = {
   shake: "Shake",
@@ -20,6 +31,8 @@ export const TOUCH_WORDS: Readonly<Record<TouchSort, string>> = {
   "push-under": "Push the floaters under",
   "let-out": "Let the gas out",
   "top-up": "Top up",
+  look: "Look at the level",
+  taste: "Taste, and look at lid and rim",
   strain: "Strain",
 };
 
@@ -46,74 +59,99 @@ const SHAKES: Readonly<Record<string, number>> = {
   "when-remembered": 7,
 };
 
-/** Care of a working jar: the window from its steep, and its touches from what stands in it. A steep given as one figure gets a sixth before and a third after. */
-export function careOf(p: Program, fit: Fit | undefined, working: WorkingVerdict): Care {
-  if (!p.steep) return { window: undefined, rules: [] };
-  const s = p.steep;
-  const point = s.high - s.low < 0.5;
-  let window: Window = {
-    earliest: Math.round(point ? s.value * (5 / 6) : s.low),
-    best: Math.round(s.value),
-    latest: Math.round(point ? s.value * (4 / 3) : s.high),
+/** The window from a steep: one given as one figure gets a sixth before and a third after. */
+function windowOf(steep: Span, mostDays: number | undefined): Window {
+  const point = steep.high - steep.low < 0.5;
+  const w = {
+    earliest: Math.round(point ? steep.value * (5 / 6) : steep.low),
+    best: Math.round(steep.value),
+    latest: Math.round(point ? steep.value * (4 / 3) : steep.high),
   };
-  if (working.mostDays !== undefined && window.latest > working.mostDays)
-    window = {
-      earliest: Math.min(window.earliest, working.mostDays),
-      best: Math.min(window.best, working.mostDays),
-      latest: working.mostDays,
-    };
-  const rules: TouchRule[] = [];
+  return mostDays === undefined ? w : notLater(w, mostDays);
+}
+
+/** So long and no longer. */
+const notLater = (w: Window, most: number): Window => ({
+  earliest: Math.min(w.earliest, most),
+  best: Math.min(w.best, most),
+  latest: Math.min(w.latest, most),
+});
+
+const isJuicy = (p: Program): boolean =>
+  p.lines.some((l) => {
+    const { plant, form, class: kind } = l.stuff;
+    return plant && (form === "fresh" || form === "frozen") && (kind === "berry" || kind === "fruit");
+  });
+
+/** Poured over plain vinegar, with nothing in it that works: gas would mean that something else does. */
+const isPlainVinegar = (p: Program): boolean =>
+  p.lines.some((l) => l.stuff.class === "vinegar") &&
+  !p.lines.some((l) => l.stage === "jar" && isSweet(l.stuff));
+
+function levelRule(p: Program, fit: Fit): TouchRule {
+  const wants = fit.topUpMl > 8 || fit.coverDay1Cm < 1;
+  if (!wants) {
+    const why = `the herb drinks; see that it is still under${isPlainVinegar(p) ? ", and that nothing gasses: in plain vinegar that is a warning" : ""}`;
+    return { sort: "look", from: 1, to: 3, every: 3, matters: false, why };
+  }
+  const why =
+    fit.coverDay1Cm < 0
+      ? `herb will stand ${Math.abs(fit.coverDay1Cm).toFixed(1)} cm clear; about ${Math.round(fit.topUpMl / 5) * 5} mL covers it`
+      : `the herb drinks about ${Math.round(fit.drinksMl / 5) * 5} mL; look, and top up to the mark`;
+  return { sort: "top-up", from: 1, to: 3, every: 3, matters: fit.coverDay1Cm < 0.5, why };
+}
+
+/** Hot peppers give what they have in days: what has them is tasted in half the time. */
+function tasteRule(p: Program, w: Window): TouchRule {
+  const hot = p.lines.some((l) => l.stuff.tags.includes("hot") || l.stuff.tags.includes("very-hot"));
+  const from = Math.max(1, hot ? Math.round(w.earliest / 2) : w.earliest);
+  const why = hot ? "hot peppers run ahead of the rest" : "its window is open; strain it when you like it";
+  return { sort: "taste", from, to: w.latest, every: 7, matters: false, why };
+}
+
+/** Shorter steeps than this are tasted when they are strained. */
+const WORTH_TASTING = 10;
+
+function touchesOf(p: Program, fit: Fit | undefined, w: Window): TouchRule[] {
   const turned = KIND[p.plan.kind].touch === "turn";
   const floaters = fit?.floaters ?? [];
-  const freshJuicy = p.lines.some(
-    (l) =>
-      l.stuff.plant &&
-      (l.stuff.form === "fresh" || l.stuff.form === "frozen") &&
-      (l.stuff.class === "berry" || l.stuff.class === "fruit"),
-  );
-  if (fit && (fit.topUpMl > 8 || fit.coverDay1Cm < 1)) {
-    rules.push({
-      sort: "top-up",
-      from: 1,
-      to: 3,
-      every: 3,
-      matters: fit.coverDay1Cm < 0.5,
-      why:
-        fit.coverDay1Cm < 0
-          ? `herb will stand ${Math.abs(fit.coverDay1Cm).toFixed(1)} cm clear; about ${Math.round(fit.topUpMl / 5) * 5} mL covers it`
-          : `the herb drinks about ${Math.round(fit.drinksMl / 5) * 5} mL; look, and top up to the mark`,
-    });
-  }
-  const every = SHAKES[p.plan.shake ?? "daily"]!;
+  const rules: TouchRule[] = fit ? [levelRule(p, fit)] : [];
   rules.push({
     sort: turned ? "turn" : "shake",
     from: 1,
-    to: window.latest,
-    every,
+    to: w.latest,
+    every: SHAKES[p.plan.shake ?? "daily"]!,
     matters: false,
     why: turned ? "so that the herb meets the honey" : "so that nothing settles dry",
   });
-  if (floaters.length > 0 && !p.plan.weighted && (turned || (fit && fit.coverDay1Cm < 1.5))) {
+  if (floaters.length > 0 && !p.plan.weighted && (turned || (fit && fit.coverDay1Cm < 1.5)))
     rules.push({
-      sort: "push-under",
-      from: 1,
-      to: window.latest,
-      every: 2,
-      matters: true,
+      ...{ sort: "push-under", from: 1, to: w.latest, every: 2, matters: true },
       why: `${floaters.slice(0, 2).join(" and ")} ${floaters.length > 1 ? "float" : "floats"}`,
     });
-  }
-  if (freshJuicy && turned)
+  if (turned && isJuicy(p))
     rules.push({
-      sort: "let-out",
-      from: 1,
-      to: Math.min(21, window.latest),
-      every: 1,
-      matters: true,
+      ...{ sort: "let-out", from: 1, to: Math.min(21, w.latest), every: 1, matters: true },
       why: "fresh fruit in honey may work and make gas",
     });
-  return { window, rules };
+  if (w.best >= WORTH_TASTING) rules.push(tasteRule(p, w));
+  return rules;
 }
+
+/**
+ * Care of a working jar: its window, and its touches from what stands in it.
+ * @param moved the window as the maker moved it, in days from the day begun; what may stand only so long may not be moved past that
+ */
+export function careOf(p: Program, fit: Fit | undefined, working: WorkingVerdict, moved?: Window): Care {
+  if (!p.steep) return { window: undefined, rules: [] };
+  const foreseen = windowOf(p.steep, working.mostDays);
+  const window =
+    moved && working.mostDays !== undefined ? notLater(moved, working.mostDays) : (moved ?? foreseen);
+  return { window, rules: touchesOf(p, fit, window) };
+}
+
+/** Looks of the first days: one is enough. */
+const ONCE: ReadonlySet<TouchSort> = new Set<TouchSort>(["top-up", "look"]);
 
 export interface Due {
   readonly sort: TouchSort;
@@ -133,26 +171,29 @@ function windowWords(left: number): string {
 /**
  * What is due for a jar on a day. A touch missed is due once, not once for every day missed.
  * @param done last day each sort was done
+ * @param strainOn the day it is to be strained, where the household cannot on the best
  */
 export function dueOn(
   care: Care,
   begun: Day,
   today: Day,
   done: Readonly<Partial<Record<TouchSort, Day>>>,
+  strainOn?: Day,
 ): Due[] {
   const n = daysBetween(begun, today);
+  const strains = strainOn === undefined ? care.window?.best : daysBetween(begun, strainOn);
   const due: Due[] = [];
   for (const r of care.rules) {
     if (n < r.from) continue;
     // A jar that is to be strained today need not be shaken first.
-    if (care.window && n >= care.window.best && !r.matters) continue;
+    if (strains !== undefined && n >= strains && !r.matters) continue;
     // A look that comes once stays due a while past its days, then lapses: a jar that stood a week needs no first-day look.
     if (n > r.to + (r.matters ? 7 : 0)) continue;
     const last = done[r.sort];
     const sinceDone = last === undefined ? n : daysBetween(last, today);
     if (
       last !== undefined &&
-      (sinceDone < r.every || (r.sort === "top-up" && daysBetween(begun, last) >= r.from))
+      (sinceDone < r.every || (ONCE.has(r.sort) && daysBetween(begun, last) >= r.from))
     )
       continue;
     const fell =
@@ -168,14 +209,14 @@ export function dueOn(
     });
   }
   // Inside the window but before its best day nothing presses; the card says it may be strained.
-  if (care.window && n >= care.window.best) {
-    const w = care.window;
+  const w = care.window;
+  if (w && n >= Math.min(w.latest, strains!)) {
     const left = w.latest - n;
     due.push({
       sort: "strain",
       matters: true,
       overdue: left < 0,
-      since: addDays(begun, w.best),
+      since: addDays(begun, Math.min(w.latest, strains!)),
       why: windowWords(left),
     });
   }

@@ -119,7 +119,15 @@ export const BODIES = {
   extra: z.strictObject({ line: Line, step: id.optional() }),
   touched: z.strictObject({
     what: z.enum(
-      TOUCHES.filter((t) => t !== "strain") as ["shake", "turn", "push-under", "let-out", "top-up"],
+      TOUCHES.filter((t) => t !== "strain") as [
+        "shake",
+        "turn",
+        "push-under",
+        "let-out",
+        "top-up",
+        "look",
+        "taste",
+      ],
     ),
   }),
   "topped-up": z.strictObject({ line: Line }),

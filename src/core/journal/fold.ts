@@ -49,8 +49,9 @@ export interface Batch {
   readonly diary: readonly Entry[];
   /** Entries that do not read as what they should be; the batch stands without them until they are put right. */
   readonly unreadable: readonly Unreadable[];
-  /** Highest sequence number: the version a writer has seen. */
+  /** Highest sequence number: the version a writer has seen; and when that was written down. */
   readonly seq: number;
+  readonly changedAt: string;
 }
 
 /** A correction whose words make no entry: what it corrected stands as it was. */
@@ -133,9 +134,12 @@ class Folding {
       case "timed":
       case "stood":
       case "probed":
-      case "tasted":
       case "pictured":
         this.stove.take(e);
+        break;
+      case "tasted":
+        this.stove.take(e);
+        this.touch("taste", e.day);
         break;
       case "added":
       case "left-out":
@@ -249,6 +253,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     diary,
     unreadable: [...unreadable].map(([seq, message]) => ({ seq, message })),
     seq: events.reduce((n, e) => Math.max(n, e.seq), 0),
+    changedAt: events.reduce((at, e) => (e.recordedAt > at ? e.recordedAt : at), begun.recordedAt),
   };
 }
 

@@ -1,5 +1,6 @@
-import { type Care, careOf } from "../care/care";
+import { type Care, type Window, careOf } from "../care/care";
 import type { Caution } from "../cautions/caution";
+import { daysBetween } from "../day";
 import { cautionsOf } from "../cautions/rules";
 import { type Result, ok } from "../fault";
 import { type Company, companyOf } from "../people/company";
@@ -49,9 +50,17 @@ export function reckonBatch(
   return ok({
     program: program.value,
     reckoning,
-    care: careOf(program.value, reckoning.fit, reckoning.working),
+    care: careOf(program.value, reckoning.fit, reckoning.working, movedWindow(batch)),
     cautions: cautionsOf({ ...judged, ...companyOf(plan, company) }),
   });
+}
+
+/** The window as the maker moved it, in days from the day begun. */
+function movedWindow({ begunDay, stove }: Batch): Window | undefined {
+  if (!stove.window) return undefined;
+  const { earliest, best, latest } = stove.window;
+  const from = (day: string): number => daysBetween(begunDay, day);
+  return { earliest: from(earliest), best: from(best), latest: from(latest) };
 }
 
 /** The same making on today's figures; nothing where it no longer reckons on them. */

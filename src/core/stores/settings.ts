@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { realDay } from "../day";
+import { Away, WEEKDAYS, type Weekday } from "../care/weeks";
 import { type Correction, type Envelope, asWritten, bodyReader, correctionsOf } from "../envelope";
 import type { UnitSystem } from "../quantity/units";
 
@@ -17,16 +17,6 @@ export const USUAL_PLACES: readonly Place[] = [
   { id: "fridge", name: "fridge", class: "fridge" },
   { id: "freezer", name: "ice box", class: "freezer" },
 ];
-
-export const WEEKDAYS = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"] as const;
-export type Weekday = (typeof WEEKDAYS)[number];
-
-const awayDay = realDay("Write a day the calendar has, like 2027-01-31.");
-/** Days nobody is at home to strain or shake, both ends counted. */
-export const Away = z
-  .strictObject({ from: awayDay, to: awayDay, why: z.string().trim().max(80).default("") })
-  .refine((a) => a.from <= a.to, { message: "The last day away comes after the first.", path: ["to"] });
-export type Away = z.infer<typeof Away>;
 
 /** One mail a morning, only when there is something to do. */
 export const Morning = z.strictObject({

@@ -16,6 +16,8 @@ const TOUCHED: Readonly<Record<TouchSort, string>> = {
   "push-under": "Floaters pushed under",
   "let-out": "Gas let out",
   "top-up": "Looked at, and topped up",
+  look: "Looked at",
+  taste: "Tasted",
   strain: TOUCH_WORDS.strain,
 };
 

@@ -28,6 +28,17 @@ interface Props {
 const HEIGHT = 150;
 const [TOP, FLOOR] = [16, 118];
 
+/** Readings whose ticks do not run into each other: at least so many pixels apart. */
+const TICK_APART = 9;
+function apart(readings: readonly Read[], x: (m: number) => number): readonly Read[] {
+  let last = -Infinity;
+  return readings.filter((r) => {
+    if (x(r.minute) - last < TICK_APART) return false;
+    last = x(r.minute);
+    return true;
+  });
+}
+
 /** The course of a pan: what was read as brush ticks, what is foreseen as stitches in a pale band, now as a stroke. */
 export function Course(p: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1200);
@@ -83,16 +94,15 @@ export function Course(p: Props) {
           />
         )}
         <path d={line(p.readings)} fill="none" stroke="var(--color-cobalt)" strokeWidth="1.5" />
-        {p.readings.length <= 80 &&
-          p.readings.map((r) => (
-            <path
-              key={r.minute}
-              d={`M${x(r.minute) - 2} ${y(r.celsius) + 7}l4 -14`}
-              stroke="var(--color-cobalt)"
-              strokeWidth="4"
-              strokeLinecap="round"
-            />
-          ))}
+        {apart(p.readings, x).map((r) => (
+          <path
+            key={r.minute}
+            d={`M${x(r.minute) - 2} ${y(r.celsius) + 7}l4 -14`}
+            stroke="var(--color-cobalt)"
+            strokeWidth="4"
+            strokeLinecap="round"
+          />
+        ))}
         <path
           d={`M${x(p.now) - 2} ${TOP - 10}Q${x(p.now) + 7} ${(TOP + FLOOR) / 2} ${x(p.now) - 3} ${FLOOR + 4}`}
           fill="none"

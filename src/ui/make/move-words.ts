@@ -209,7 +209,7 @@ export function moveWords(s: Saying, m: Move): MoveWords {
     }
     case "finish":
       return said(
-        `Now ${names}, to the measure.`,
+        `${capital(names)}, to the measure.`,
         `How much goes by what the jug shows; ${units.volumeExact(r.reckoning.strained.ml.value)} as it stands.`,
         "Measure it in",
         "measured in",

@@ -1,4 +1,12 @@
 import { type Care, type Due, TOUCH_WORDS, dueOn } from "@/core/care/care";
+import {
+  type DayWindow,
+  type StrainDay,
+  WEEKDAY_WORDS,
+  type Weeks,
+  strainTogether,
+  weekdayOf,
+} from "@/core/care/weeks";
 import { type Day, addDays, daysBetween, printDay } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
 import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
@@ -38,6 +46,8 @@ const NEXT: Readonly<Record<string, string>> = {
   "push-under": "push under",
   "let-out": "let gas out",
   "top-up": "look, top up",
+  look: "look at the level",
+  taste: "taste it",
   strain: "strain now",
 };
 
@@ -53,6 +63,45 @@ function nextWords(b: Batch, due: readonly Due[], w: Window, day: number): strin
   if (day >= w.earliest) return `strain by ${printDay(addDays(b.begunDay, w.latest), "short")}`;
   if (w.earliest - day <= 7) return `strain from ${printDay(addDays(b.begunDay, w.earliest), "short")}`;
   return "rests today";
+}
+
+/** When the household means to strain a jar: a day that suits it, shared with others or not. */
+export type StrainPlan = StrainDay & { readonly others: number };
+
+/** Days ahead that a straining is named by its day. */
+const NAMED_AHEAD = 10;
+
+function planWords(
+  b: Batch,
+  due: readonly Due[],
+  plan: StrainPlan | undefined,
+  today: Day,
+): string | undefined {
+  if (!plan || b.state !== "working" || due.some((d) => d.sort === "strain" || d.matters)) return undefined;
+  if (plan.fits === "away") return "nobody home to strain";
+  const ahead = daysBetween(today, plan.day);
+  if (ahead < 0 || ahead > NAMED_AHEAD) return undefined;
+  const weekday = WEEKDAY_WORDS[weekdayOf(plan.day)].slice(0, 3);
+  const others = plan.others > 0 ? `, with ${plan.others} more` : "";
+  return `strain ${weekday} ${printDay(plan.day, "short")}${others}`;
+}
+
+/** The straining window of a working jar, as days of the calendar. */
+export function strainWindow(b: Batch, care: Care): DayWindow | undefined {
+  const w = care.window;
+  if (!w || b.state !== "working") return undefined;
+  const on = (n: number): Day => addDays(b.begunDay, n);
+  return { earliest: on(w.earliest), best: on(w.best), latest: on(w.latest) };
+}
+
+/** A day to strain each working jar on, those of one week together. */
+export function strainPlans(batches: readonly Batch[], weeks: Weeks): ReadonlyMap<string, StrainPlan> {
+  const jars = batches.flatMap((b) => {
+    const r = reckonedOnce(b);
+    const window = r.ok ? strainWindow(b, r.value.care) : undefined;
+    return window ? [{ id: b.id, window }] : [];
+  });
+  return strainTogether(jars, weeks);
 }
 
 function dayWords(b: Batch, w: Window, day: number): string {
@@ -133,14 +182,25 @@ function waitsOf(b: Batch, w: Window, today: Day): Card["waits"] {
 const sinceWords = (days: number): string =>
   days === 1 ? "strained yesterday" : `strained ${days} days ago`;
 
+/** A page asks twice of every batch, for its day and for its card; it is reckoned once. */
+const RECKONED = new WeakMap<Batch, ReturnType<typeof reckonBatch>>();
+function reckonedOnce(b: Batch): ReturnType<typeof reckonBatch> {
+  const r = RECKONED.get(b) ?? reckonBatch(b);
+  RECKONED.set(b, r);
+  return r;
+}
+
 /** A batch as a card; one that cannot be reckoned is a card too. */
-export function cardOf(b: Batch, today: Day): Card {
-  const r = reckonBatch(b);
-  if (!r.ok) return unsoundCard(b);
-  const { program, care } = r.value;
+export function cardOf(b: Batch, today: Day, plan?: StrainPlan): Card {
+  const r = reckonedOnce(b);
+  return r.ok ? soundCard(b, r.value, today, plan) : unsoundCard(b);
+}
+
+function soundCard(b: Batch, r: BatchReckoning, today: Day, plan: StrainPlan | undefined): Card {
+  const { program, care } = r;
   const vessel = program.vessel ?? SOME_JAR;
   const day = daysBetween(b.begunDay, today);
-  const due = b.state === "working" ? dueOn(care, b.begunDay, today, b.done) : [];
+  const due = b.state === "working" ? dueOn(care, b.begunDay, today, b.done, plan?.day) : [];
   const w = care.window;
   const strain = due.find((d) => d.sort === "strain");
   return {
@@ -151,12 +211,13 @@ export function cardOf(b: Batch, today: Day): Card {
     state: b.state,
     profile: vessel.solid.profile,
     lid: vessel.lid,
-    layers: layersOf(b, r.value, day),
+    layers: layersOf(b, r, day),
     days: dayWords(b, w, day),
-    next: nextWords(b, due, w, day),
+    next: planWords(b, due, plan, today) ?? nextWords(b, due, w, day),
     urgent:
       b.state === "strained" ||
       due.some((d) => d.overdue) ||
+      plan?.fits === "away" ||
       (strain !== undefined && w !== undefined && day > w.latest),
     due,
     waits: waitsOf(b, w, today),
@@ -166,7 +227,18 @@ export function cardOf(b: Batch, today: Day): Card {
 }
 
 /** Things to do today in the order they are listed: a touch of a jar, or what waits for a hand. */
-const ORDER = ["mend", "finish", "strain", "top-up", "push-under", "let-out", "shake", "turn"] as const;
+const ORDER = [
+  "mend",
+  "finish",
+  "strain",
+  "top-up",
+  "push-under",
+  "let-out",
+  "look",
+  "shake",
+  "turn",
+  "taste",
+] as const;
 export type TodaySort = (typeof ORDER)[number];
 
 const WAIT_WORDS = { mend: "Put right", finish: "Finish and bottle" } as const;

@@ -39,10 +39,13 @@ function pageOf(sort: TodaySort, id: string): string | undefined {
     case "mend":
     case "top-up":
       return `/batch/${id}`;
+    case "taste":
+      return `/batch/${id}#taste`;
     case "shake":
     case "turn":
     case "push-under":
     case "let-out":
+    case "look":
       return undefined;
   }
 }
@@ -52,6 +55,7 @@ const PAST: Readonly<Partial<Record<TodaySort, string>>> = {
   turn: "Turned",
   "push-under": "Pushed under",
   "let-out": "Gas let out",
+  look: "Looked at",
 };
 
 /** Writes touches and takes them back; one key for one touch of one jar, however often it is tapped. */

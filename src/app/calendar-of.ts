@@ -1,0 +1,57 @@
+import { createHash } from "node:crypto";
+import { calendarFile } from "@/calendar/ics";
+import type { CalendarItem } from "@/calendar/item";
+import { itemsOfJar } from "@/calendar/of-jars";
+import { type Day, daysBetween } from "@/core/day";
+import { reckonBatch } from "@/core/journal/reckon";
+import { counted } from "@/core/words";
+import { db } from "@/store/db";
+import type { Household } from "@/store/household";
+import { type BottleDates, bottleDates, live } from "@/store/shelf";
+import { strainPlans } from "@/ui/shelf/card";
+import type { Lasts } from "@/ui/cellar/lasts";
+import { supplies } from "./supplies";
+
+const bestBy = (b: BottleDates): CalendarItem => ({
+  uid: `${b.batch_id}-${b.place}-best-by@jolly-crock`,
+  sequence: b.changes,
+  modified: b.changed_at.toISOString(),
+  summary: `Best by today: ${b.code} ${b.name}, ${counted(b.bottles, "bottle")}`,
+  details: "Look, smell, and when in doubt discard.",
+  when: { what: "days", from: b.best_by, to: b.best_by },
+});
+
+/** A name as part of an id that never changes. */
+const idOf = (name: string): string =>
+  createHash("sha256").update(name.toLowerCase()).digest("hex").slice(0, 16);
+
+const startBy = (l: Lasts, today: Day): CalendarItem[] =>
+  l.next
+    ? [
+        {
+          uid: `start-${idOf(l.name)}@jolly-crock`,
+          sequence: Math.max(0, daysBetween("2026-01-01", today)),
+          modified: `${today}T00:00:00.000Z`,
+          summary: `Last day to start ${l.name}`,
+          details: "Begun later, it may run out before the next is ready.",
+          when: { what: "days", from: l.next.by, to: l.next.by },
+        },
+      ]
+    : [];
+
+/** Everything with a date, as one calendar file. */
+export async function calendarOf(home: Household, today: Day): Promise<string> {
+  const [batches, bottles, lasts] = await Promise.all([live(db()), bottleDates(db()), supplies(today)]);
+  const plans = strainPlans(batches, home);
+  const jars = batches.flatMap((b) => {
+    const r = b.state === "working" ? reckonBatch(b) : undefined;
+    return r?.ok ? itemsOfJar(b, r.value.care, plans.get(b.id), home.morning.at) : [];
+  });
+  const items = [...jars, ...bottles.map(bestBy), ...lasts.flatMap((l) => startBy(l, today))];
+  return calendarFile(items, home.name, home.zone);
+}
+
+export const ICS_HEADERS = {
+  "content-type": "text/calendar; charset=utf-8",
+  "cache-control": "no-cache",
+} as const;

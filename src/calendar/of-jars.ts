@@ -1,0 +1,74 @@
+import { TOUCH_WORDS, type Care, type TouchRule } from "../core/care/care";
+import type { StrainDay } from "../core/care/weeks";
+import { type Day, addDays, daysBetween, printDay } from "../core/day";
+import type { Batch } from "../core/journal/fold";
+import { capital } from "../core/words";
+import type { CalendarItem } from "./item";
+
+/** Minutes before a day to strain begins that it rings: seven the evening before. */
+const EVENING_BEFORE = 5 * 60;
+
+type Base = Pick<CalendarItem, "sequence" | "modified">;
+
+const baseOf = (b: Batch): Base => ({ sequence: b.seq, modified: b.changedAt });
+
+/** Days on which a touch was done, as its entries say. */
+const doneDays = (b: Batch, sort: TouchRule["sort"]): readonly Day[] =>
+  b.diary.flatMap((e) =>
+    e.type === "touched" && !e.correctedBy?.undone && (e.body as { what: string }).what === sort
+      ? [e.day]
+      : [],
+  );
+
+function series(b: Batch, r: TouchRule, at: string): CalendarItem {
+  const from = addDays(b.begunDay, r.from);
+  const until = addDays(b.begunDay, r.to);
+  // Only days of the series itself can fall away from it.
+  const except = [...new Set(doneDays(b, r.sort))].filter(
+    (d) => d >= from && d <= until && daysBetween(from, d) % r.every === 0,
+  );
+  return {
+    ...baseOf(b),
+    uid: `${b.id}-${r.sort}@jolly-crock`,
+    summary: `${TOUCH_WORDS[r.sort]}: ${b.code} ${b.name}`,
+    details: `${capital(r.why)}.`,
+    when: { what: "series", from, at, everyDays: r.every, until, except: except.sort() },
+  };
+}
+
+/** Looks of the first days are one item over those days. */
+const firstDays = (b: Batch, r: TouchRule): CalendarItem => ({
+  ...baseOf(b),
+  uid: `${b.id}-${r.sort}@jolly-crock`,
+  summary: `${TOUCH_WORDS[r.sort]}: ${b.code} ${b.name}`,
+  details: `${capital(r.why)}.`,
+  when: { what: "days", from: addDays(b.begunDay, r.from), to: addDays(b.begunDay, r.to) },
+});
+
+/** What a working jar puts into the calendar: its touches, its window, and the day it is to be strained. */
+export function itemsOfJar(b: Batch, care: Care, strain: StrainDay | undefined, at: string): CalendarItem[] {
+  const touches = care.rules.map((r) =>
+    r.sort === "top-up" || r.sort === "look" ? firstDays(b, r) : series(b, r, at),
+  );
+  const w = care.window;
+  if (!w || !strain) return touches;
+  const [earliest, latest] = [addDays(b.begunDay, w.earliest), addDays(b.begunDay, w.latest)];
+  return [
+    ...touches,
+    {
+      ...baseOf(b),
+      uid: `${b.id}-window@jolly-crock`,
+      summary: `May be strained: ${b.code} ${b.name}`,
+      details: `Best ${printDay(addDays(b.begunDay, w.best))}.`,
+      when: { what: "days", from: earliest, to: latest },
+    },
+    {
+      ...baseOf(b),
+      uid: `${b.id}-strain@jolly-crock`,
+      summary: `Strain ${b.code} ${b.name}`,
+      details: strain.fits === "away" ? "Nobody is home in all of its window: move it, or ask somebody." : "",
+      when: { what: "days", from: strain.day, to: strain.day },
+      alarm: EVENING_BEFORE,
+    },
+  ];
+}
