@@ -5,7 +5,7 @@ const config: NextConfig = {
   distDir: process.env["JOLLY_DIST"] || ".next",
   poweredByHeader: false,
   reactStrictMode: true,
-  serverExternalPackages: ["pdfkit", "fontkit", "postgres"],
+  serverExternalPackages: ["pdfkit", "fontkit", "postgres", "sharp", "nodemailer", "ical.js"],
   devIndicators: false,
   // ./jolly test looks at the types; whoever only starts it need not wait for that.
   typescript: { ignoreBuildErrors: true },

@@ -73,6 +73,20 @@ watch_over() {
   done
 }
 
+# The demo's instruments are small programs of their own, each on a port after the app's; a port that is taken leaves that one out.
+STANDINS=()
+standins_up() {
+  local port=$1 log=$2 at n=1 what
+  for what in scale probe mail; do
+    at=$((port + n)); n=$((n + 1))
+    port_free "$at" && { [ "$what" != mail ] || port_free $((at + 1)); } || { say "Port $at is taken: no $what this time."; continue; }
+    ( exec setpriv --pdeathsig TERM node --no-warnings --import tsx src/standins/main.ts "$what" "$at" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
+    STANDINS+=($!)
+    case $what in scale) export JOLLY_SCALE=127.0.0.1:$at ;; probe) export JOLLY_PROBE=127.0.0.1:$at ;; mail) export JOLLY_SMTP=127.0.0.1:$at JOLLY_MAIL_PAGE=127.0.0.1:$((at + 1)) ;; esac
+  done
+}
+standins_down() { local p; for p in "${STANDINS[@]:-}"; do [ -z "$p" ] || kill -TERM "$p" 2>/dev/null || true; done; STANDINS=(); }
+
 household_url() { TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts address "$1"; }
 
 # A clock of one's own is an instant, or the start is refused: every page would stumble over it.
@@ -96,7 +110,7 @@ serve() {
   port_free "$port" || die "port $port is taken. Is Jolly Crock running already? Otherwise choose another with --port."
   SERVER=""
   # Asked to stop is success; anything else keeps the status it failed with.
-  tidy() { trap - EXIT INT TERM HUP; app_down; cluster_down; exit "$1"; }
+  tidy() { trap - EXIT INT TERM HUP; standins_down; app_down; cluster_down; exit "$1"; }
   trap 'tidy $?' EXIT
   trap 'tidy 0' INT TERM HUP
   cluster_up "$(data_home)"
@@ -106,6 +120,7 @@ serve() {
   DATABASE_URL_NOW=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts open "$household") || die "the household could not be opened."
   export JOLLY_PORT=$port NEXT_TELEMETRY_DISABLED=1
   log="$(data_home)/app-$household.log"
+  [ "$household" != demo ] || standins_up "$port" "$log"
   DATABASE_URL=$DATABASE_URL_NOW app_up "$how" "$port" "$log" || { tail -n 15 "$log" >&2; die "the app did not start."; }
   say "Jolly Crock, household “$household”:"
   echo "http://127.0.0.1:$port"

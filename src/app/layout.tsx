@@ -13,6 +13,7 @@ import { KitchenProvider } from "@/ui/kitchen/kitchen";
 import { UnitsProvider, UnitsSwitch } from "@/ui/kit/units";
 import { db } from "@/store/db";
 import { isFrozen } from "@/store/clock";
+import { hasInstruments } from "@/instruments/house";
 import { kitchen } from "@/store/kitchen";
 import { frame } from "./frame";
 
@@ -32,7 +33,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
         <SubstanceDefs />
         <StandIn />
         <UnitsProvider initial={display} household={home.units} degrees={home.degrees} lengths={home.lengths}>
-          <KitchenProvider now={now} frozen={isFrozen()} clocks={clocks}>
+          <KitchenProvider now={now} frozen={isFrozen()} clocks={clocks} instruments={hasInstruments()}>
             <a
               href="#main"
               className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10"

@@ -35,6 +35,8 @@ interface Kitchen {
   readonly seq: number | undefined;
   readonly ask: () => Promise<void>;
   readonly watch: (batch: string | undefined) => void;
+  /** Whether this house has instruments to listen to. */
+  readonly instruments: boolean;
 }
 
 const Context = createContext<Kitchen | undefined>(undefined);
@@ -47,11 +49,13 @@ export function KitchenProvider({
   now,
   frozen,
   clocks: first,
+  instruments,
   children,
 }: {
   now: string;
   frozen: boolean;
   clocks: readonly KitchenClock[];
+  instruments: boolean;
   children: React.ReactNode;
 }) {
   const [clocks, setClocks] = useState(first);
@@ -90,7 +94,10 @@ export function KitchenProvider({
       document.removeEventListener("visibilitychange", seen);
     };
   }, [ask, every]);
-  const is = useMemo(() => ({ clocks, tells, seq, ask, watch }), [clocks, tells, seq, ask]);
+  const is = useMemo(
+    () => ({ clocks, tells, seq, ask, watch, instruments }),
+    [clocks, tells, seq, ask, instruments],
+  );
   return <Context.Provider value={is}>{children}</Context.Provider>;
 }
 

@@ -8,7 +8,6 @@ import { linesOf } from "@/core/plan/edit";
 import type { Line } from "@/core/plan/plan";
 import { readAmount } from "@/core/reading/amounts";
 import { printAmount } from "@/core/reading/print";
-import { Refusal } from "../batch/refusal";
 import { Field } from "../kit/field";
 import { useUnits } from "../kit/units";
 import { namedMaterial } from "../batch/entry-words";
@@ -113,9 +112,6 @@ export function LineInHand({ move, batch, making }: { move: WalkedMove; batch: B
           <button type="submit" className="slab" disabled={making.sending || text.trim() === ""}>
             it went in
           </button>
-          {f?.name === "Odd" && (
-            <Refusal fault={f} insist={making.insist} sending={making.sending} className="basis-full" />
-          )}
         </form>
       )}
       {doing === "left-out" && (

@@ -18,6 +18,9 @@ import { Notes } from "../plan/cautions";
 import { entryWords } from "../batch/entry-words";
 import { Refusal } from "../batch/refusal";
 import { namedMaterial } from "../batch/entry-words";
+import type { Temperature } from "@/core/kitchen/cooling";
+import { type ShownInstrument, useInstruments } from "../kitchen/instruments";
+import { isFresh } from "./at-hand";
 import { Clocks } from "./clocks";
 import { MakeDrawing } from "./drawing";
 import { type Bar, Foot } from "./foot";
@@ -141,6 +144,18 @@ function isLidOn(batch: Batch, now: WalkedMove | undefined): boolean {
 /** How old the last reading may be before it is grey, ms. */
 const FRESH_MS = 3 * 60_000;
 
+/** What the drawn thermometer shows: live where it stands in this pan, else what was read last, grey where that is old. */
+function thermometerOf(
+  batch: Batch,
+  probe: ShownInstrument | undefined,
+  last: Temperature | undefined,
+  nowMs: number,
+): { celsius: number | undefined; grey: boolean } | undefined {
+  if (probe && batch.stove.probe === probe.id)
+    return { celsius: probe.value ?? last?.celsius, grey: !isFresh(probe, nowMs) };
+  return last && { celsius: last.celsius, grey: nowMs - last.minute * 60_000 > FRESH_MS };
+}
+
 /** Make: one move at a time, large, with the vessel as it stands. */
 export function MakeView({ batch, company, zone, today, heightM }: Props) {
   const r = useMemo(() => reckonBatch(batch, batch.making, company), [batch, company]);
@@ -178,7 +193,10 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
   const undoes = undo
     ? `${undone ? moveWords(saying, undone).short : entryWords(undo, { lineName, degrees: units.degrees }).replace(/\.$/, "")}, ${clockTime(Date.parse(undo.at), zone)}`
     : "";
-  const side = { batch, r, tells, saying, making, heightM, clockOf, cautions };
+  const instruments = useInstruments();
+  const scale = instruments.find((i) => i.sort === "scale");
+  const probe = instruments.find((i) => i.sort === "probe");
+  const side = { batch, r, tells, saying, making, heightM, clockOf, cautions, scale, probe, nowMs };
   return (
     <div className="kitchen-view pb-28">
       <header className="flex items-center gap-x-5 border-b-[3px] border-cobalt -mx-4 sm:-mx-8 px-4 sm:px-8 py-2 min-w-0">
@@ -209,11 +227,7 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
               now={walked.now}
               down={tells.down}
               stopsAt={tells.down?.minute ? `at about ${clockOf(tells.down.minute.value)}` : undefined}
-              thermometer={
-                pot && last
-                  ? { celsius: last.celsius, grey: nowMs - last.minute * 60_000 > FRESH_MS }
-                  : undefined
-              }
+              thermometer={pot ? thermometerOf(batch, probe, last, nowMs) : undefined}
               lidOn={isLidOn(batch, walked.now)}
             />
           </div>

@@ -6,8 +6,11 @@ import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import { boilsAt } from "@/core/kitchen/water";
 import { linesOf } from "@/core/plan/edit";
+import { Refusal } from "../batch/refusal";
+import type { ShownInstrument } from "../kitchen/instruments";
 import { CautionNote } from "../plan/cautions";
 import { useUnits } from "../kit/units";
+import { ProbeAtHand, ScaleAtHand } from "./at-hand";
 import { HowMuch, LineInHand } from "./line-in-hand";
 import type { Making } from "./making";
 import { type Saying, moveWords } from "./move-words";
@@ -25,6 +28,9 @@ interface Props {
   readonly heightM: number;
   readonly clockOf: (minute: number) => string;
   readonly cautions: readonly Caution[];
+  readonly scale: ShownInstrument | undefined;
+  readonly probe: ShownInstrument | undefined;
+  readonly nowMs: number;
 }
 
 /** What a line is to be, large, with the mark it is poured to. */
@@ -38,6 +44,14 @@ function TheLine({ p, move }: { p: Props; move: WalkedMove }) {
         {line.note && <span className="text-ash"> ({line.note})</span>}
         {line.optional && <span className="text-ash"> If you like.</span>}
       </p>
+      <ScaleAtHand
+        scale={p.scale}
+        sending={p.making.sending}
+        take={(g) => void p.making.write("added", { line: line.id, amount: `${g} g` })}
+      />
+      {p.making.fault?.name === "Odd" && (
+        <Refusal fault={p.making.fault} insist={p.making.insist} sending={p.making.sending} />
+      )}
       <LineInHand key={line.id} move={move} batch={p.batch} making={p.making} />
     </>
   );
@@ -58,6 +72,7 @@ function Wanted({ p, move }: { p: Props; move: WalkedMove }) {
             </p>
           )}
           <div className="pt-3">
+            <ProbeAtHand probe={p.probe} batch={p.batch} making={p.making} nowMs={p.nowMs} />
             <ReadingField sort="temperature" {...fields} />
           </div>
         </>
@@ -70,12 +85,18 @@ function Wanted({ p, move }: { p: Props; move: WalkedMove }) {
           <details className="text-base">
             <summary className="plain min-h-11 pt-2">or weigh it</summary>
             <ReadingField sort="weight" {...fields} />
+            <ScaleAtHand
+              scale={p.scale}
+              sending={p.making.sending}
+              take={(g) => void read({ what: "weight", value: g, by: "scale" })}
+            />
           </details>
         </div>
       );
     case "temperature":
       return (
         <div className="pt-3 grid gap-2">
+          <ProbeAtHand probe={p.probe} batch={p.batch} making={p.making} nowMs={p.nowMs} />
           <CoolingWords tells={p.tells} clockOf={p.clockOf} batch={p.batch} making={p.making} />
           <ReadingField sort="temperature" {...fields} />
           <details className="text-base">

@@ -1,0 +1,56 @@
+import { dayAt, printDay } from "@/core/day";
+import { sendLetter } from "@/instruments/mail";
+import { mailBoxOf } from "@/instruments/house";
+import { now } from "@/store/clock";
+import { db } from "@/store/db";
+import { household } from "@/store/household";
+import { claimMorning, morningWent } from "@/store/morning";
+import { live } from "@/store/shelf";
+import { clockTime } from "@/ui/kitchen/time";
+import { cardOf, strainPlans, touchesOf } from "@/ui/shelf/card";
+
+const LOOKS_EVERY = 30_000;
+
+/** What is to be done today, a line a touch; nothing where there is nothing. */
+export async function morningText(today: string): Promise<string | undefined> {
+  const home = await household(db());
+  const batches = await live(db());
+  const plans = strainPlans(batches, home);
+  const touches = touchesOf(batches.map((b) => cardOf(b, today, plans.get(b.id))));
+  if (touches.length === 0) return undefined;
+  const lines = touches.flatMap((t) => [
+    t.words,
+    ...t.jars.map((j) => `  ${j.code} ${j.name}: ${j.why}`),
+    "",
+  ]);
+  return [`${home.name}, ${printDay(today, "weekday")}.`, "", ...lines].join("\n");
+}
+
+async function look(): Promise<void> {
+  const box = mailBoxOf();
+  const { morning, zone } = await household(db());
+  if (!box || !morning.on || morning.to === "") return;
+  const today = dayAt(now(), zone);
+  if (clockTime(Date.parse(now()), zone) < morning.at) return;
+  const text = await morningText(today);
+  if (!text || !(await claimMorning(db(), today))) return;
+  try {
+    await sendLetter(box, { to: morning.to, subject: `To do today, ${printDay(today)}`, text });
+    await morningWent(db(), today, "sent");
+  } catch (e) {
+    console.error("the morning's word was not taken:", (e as Error).message);
+    await morningWent(db(), today, "failed");
+  }
+}
+
+/** Sends the morning's word when its time has come, once a day. */
+export function sendMornings(): void {
+  let busy = false;
+  setInterval(() => {
+    if (busy) return;
+    busy = true;
+    look()
+      .catch((e: unknown) => console.error("the morning's word waits:", (e as Error).message))
+      .finally(() => (busy = false));
+  }, LOOKS_EVERY).unref();
+}
