@@ -8,6 +8,7 @@ import { BadJournal, importFrom, importLines, journalLines } from "../src/store/
 import { settle, usualHousehold } from "../src/store/household";
 import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
+import { type HouseFile, houseFiles } from "../src/store/pictures";
 import { MIGRATIONS, make, mustBeThere, root, urlOf } from "./databases";
 
 /** The demo's scenario, through the same import a user has. */
@@ -31,7 +32,7 @@ async function open(name: string): Promise<void> {
       // A first start that was cut off between two steps has nothing to be kept yet.
       if (!(await holdsHousehold(sql))) return;
       const file = join(process.env["JOLLY_BACKUPS"] ?? join(root, ".jolly"), `${name}-${stamp}.jolly`);
-      await writeBackup(file, journalLines(sql));
+      await writeBackup(file, journalLines(sql), houseFiles(sql));
     });
     if (moved > 0) await rebuild(sql);
     else if (await rebuildIfBehind(sql))
@@ -72,7 +73,7 @@ async function main(): Promise<void> {
   if (word === "backup") {
     await mustBeThere(name);
     const sql = connect(urlOf(name), 2);
-    const n = await writeBackup(file, journalLines(sql));
+    const n = await writeBackup(file, journalLines(sql), houseFiles(sql));
     await sql.end();
     process.stderr.write(`${n} journal entries of “${name}” written to ${file}\n`);
   } else if (word === "restore") {
@@ -81,7 +82,12 @@ async function main(): Promise<void> {
     await make(name);
     const sql = connect(urlOf(name), 2);
     await migrate(sql, MIGRATIONS);
-    const r = await importFrom(sql, linesOfFile(file));
+    const files: HouseFile[] = [];
+    const r = await importFrom(
+      sql,
+      linesOfFile(file, (f) => files.push(f)),
+      () => files,
+    );
     await sql.end();
     process.stderr.write(`${r.events} journal entries read into “${name}”\n`);
   }

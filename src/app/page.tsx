@@ -138,8 +138,11 @@ function FromTheCellar({
         </p>
       )}
       <p className="pt-3">
-        <Link href="/batches" className="inline-flex items-center min-h-11">
+        <Link href="/batches" className="inline-flex items-center min-h-11 mr-6">
           all batches
+        </Link>
+        <Link href="/ready" className="inline-flex items-center min-h-11">
+          ready by a day
         </Link>
       </p>
     </section>

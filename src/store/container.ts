@@ -13,6 +13,7 @@ import { basename, dirname, join } from "node:path";
 import { Unzip, UnzipInflate, type UnzipFile, Zip, ZipDeflate } from "fflate";
 import { z } from "zod";
 import { BadJournal } from "./exchange";
+import type { HouseFile } from "./pictures";
 
 /*
  * A backup is one file: a zip archive that holds journal.jsonl, the household's files under files/, and at its end end.json, which counts the
@@ -32,6 +33,11 @@ const End = z.strictObject({
 /** The same bytes from the same household, whenever they are written. */
 const NO_TIME = new Date(1980, 0, 1);
 
+async function* NOTHING(): AsyncGenerator<HouseFile> {
+  // A household without photographs.
+}
+const NO_FILES = NOTHING();
+
 /** Journal text is packed a piece at a time, bytes. */
 const PIECE = 1 << 20;
 
@@ -48,12 +54,16 @@ const syncFolder = (folder: string): void => {
  * Writes a backup whole or not at all: under another name first, synced, and only then in the place of the one before it.
  * @returns how many entries it holds
  */
-export async function writeBackup(file: string, lines: AsyncIterable<string>): Promise<number> {
+export async function writeBackup(
+  file: string,
+  lines: AsyncIterable<string>,
+  files: AsyncIterable<HouseFile> = NO_FILES,
+): Promise<number> {
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const part = join(dirname(file), `.${basename(file)}.part-${process.pid}`);
   const fd = openSync(part, "w", 0o600);
   try {
-    const entries = await packed(lines, (bytes) => {
+    const entries = await packed(lines, files, (bytes) => {
       for (let at = 0; at < bytes.length;) at += writeSync(fd, bytes, at);
     });
     fsyncSync(fd);
@@ -66,7 +76,11 @@ export async function writeBackup(file: string, lines: AsyncIterable<string>): P
   }
 }
 
-async function packed(lines: AsyncIterable<string>, write: (bytes: Uint8Array) => void): Promise<number> {
+async function packed(
+  lines: AsyncIterable<string>,
+  files: AsyncIterable<HouseFile>,
+  write: (bytes: Uint8Array) => void,
+): Promise<number> {
   let failed: Error | undefined;
   const zip = new Zip((error, bytes) => {
     if (error) failed = error;
@@ -95,11 +109,17 @@ async function packed(lines: AsyncIterable<string>, write: (bytes: Uint8Array) =
   }
   flush(true);
   const entries = count - 1;
+  const parts: Record<string, string> = { [JOURNAL]: hash.digest("hex") };
+  for await (const f of files) {
+    parts[f.name] = createHash("sha256").update(f.bytes).digest("hex");
+    entry(f.name).push(f.bytes, true);
+    if (failed) throw failed;
+  }
   const end: z.infer<typeof End> = {
     format: "jolly-crock/backup",
     version: 1,
     entries,
-    parts: { [JOURNAL]: hash.digest("hex") },
+    parts,
   };
   entry(END).push(new TextEncoder().encode(`${JSON.stringify(end)}\n`), true);
   zip.end();
@@ -128,16 +148,48 @@ class Lines {
   }
 }
 
+const FILES = "files/";
+/** No file of a household is larger, bytes. */
+const MOST_FILE = 20_000_000;
+
+/** Files of a backup as they come, each with its hash. */
+class Files {
+  private readonly pieces: Uint8Array[] = [];
+  private size = 0;
+  private readonly hashes = new Map<string, string>();
+  constructor(private readonly took: (f: HouseFile) => void) {}
+
+  take(name: string, bytes: Uint8Array, last: boolean): void {
+    this.size += bytes.length;
+    if (this.size > MOST_FILE)
+      throw new BadJournal(`${name} in the backup is larger than any file of a household`);
+    this.pieces.push(bytes.slice());
+    if (!last) return;
+    const whole = Buffer.concat(this.pieces.splice(0));
+    this.size = 0;
+    this.hashes.set(name, createHash("sha256").update(whole).digest("hex"));
+    this.took({ name, bytes: whole });
+  }
+
+  /** Throws `BadJournal` where a file is missing or another than it was. */
+  check(parts: Readonly<Record<string, string>>): void {
+    for (const [name, hash] of Object.entries(parts))
+      if (name !== JOURNAL && this.hashes.get(name) !== hash)
+        throw new BadJournal(`${name} in the backup is not the one it was made with, or is missing`);
+  }
+}
+
 const CUT = "the backup was cut off: its end is missing. Take an older one.";
 
 /** The journal of a backup, line by line; the end is checked when the last line is read. Throws `BadJournal`. */
-async function* unpacked(file: string): AsyncGenerator<string> {
+async function* unpacked(file: string, took: (f: HouseFile) => void): AsyncGenerator<string> {
   const hash = createHash("sha256");
   const lines = new Lines();
   let ready: string[] = [];
   let end = "";
   let [count, whole] = [0, false];
   let failed: unknown;
+  const files = new Files(took);
   const take = (f: UnzipFile): void => {
     f.ondata = (error, bytes, last) => {
       if (error) failed ??= error;
@@ -148,6 +200,7 @@ async function* unpacked(file: string): AsyncGenerator<string> {
           ready.push(...lines.take(bytes, last));
           whole ||= last;
         } else if (f.name === END) end += new TextDecoder().decode(bytes);
+        else if (f.name.startsWith(FILES)) files.take(f.name, bytes, last);
       } catch (e) {
         failed = e;
       }
@@ -180,6 +233,7 @@ async function* unpacked(file: string): AsyncGenerator<string> {
     );
   if (said.data.parts[JOURNAL] !== hash.digest("hex"))
     throw new BadJournal("the journal in the backup is not the one it was made with; it was changed");
+  files.check(said.data.parts);
 }
 
 function jsonOf(text: string): unknown {
@@ -203,6 +257,9 @@ async function firstBytes(file: string): Promise<string> {
 }
 
 /** The lines of a journal, from a backup or from a plain file as older builds wrote it. Throws `BadJournal`. */
-export async function* linesOfFile(file: string): AsyncGenerator<string> {
-  yield* (await firstBytes(file)) === "PK\u0003\u0004" ? unpacked(file) : plain(file);
+export async function* linesOfFile(
+  file: string,
+  took: (f: HouseFile) => void = () => undefined,
+): AsyncGenerator<string> {
+  yield* (await firstBytes(file)) === "PK\u0003\u0004" ? unpacked(file, took) : plain(file);
 }

@@ -6,6 +6,7 @@ import { type Household, household, settle, usualHousehold } from "./household";
 import { type Row, type Stream, sentHash, toEvent } from "./append";
 import { BOTTLES } from "./bottles";
 import { BATCHES } from "./journal";
+import { type HouseFile, putBackFile } from "./pictures";
 import { remake } from "./rebuild";
 import { SETTINGS } from "./settings";
 import { STORED } from "./stores";
@@ -183,6 +184,7 @@ function clash(e: unknown): unknown {
 export async function importFrom(
   sql: Sql,
   lines: AsyncIterable<string> | Iterable<string>,
+  files: () => readonly HouseFile[] = () => [],
 ): Promise<{ household: Household; events: number }> {
   const events = (await sql.begin(async (tx: Tx) => {
     const [held] = await tx<{ n: number }[]>`select count(*)::int as n from event`;
@@ -221,6 +223,7 @@ export async function importFrom(
     } catch (e) {
       throw clash(e);
     }
+    for (const f of files()) await putBackFile(tx, f);
     // Codes go on from the highest ever given.
     await tx`insert into code_counter (kind, year, last)
       select split_part(code, '-', 1), 2000 + split_part(code, '-', 2)::int, max(split_part(code, '-', 3)::int) from batch group by 1, 2

@@ -20,8 +20,23 @@ export default async function HouseholdPage() {
           .sort((a, b) => (JSON.stringify(a.item) < JSON.stringify(b.item) ? -1 : 1))}
         today={today}
       />
-      <HouseholdSettings start={home} />
-      <HouseWeeks start={home} />
+      <HouseholdSettings
+        start={{
+          name: home.name,
+          units: home.units,
+          currency: home.currency,
+          degrees: home.degrees,
+          lengths: home.lengths,
+        }}
+      />
+      <HouseWeeks
+        start={{
+          heightM: home.heightM,
+          strainDays: home.strainDays,
+          away: home.away,
+          morning: home.morning,
+        }}
+      />
       <CalendarOut on={home.feed !== ""} />
     </div>
   );

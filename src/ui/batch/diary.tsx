@@ -1,9 +1,12 @@
 "use client";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { printDay } from "@/core/day";
 import type { Batch, Entry } from "@/core/journal/fold";
+import { reckonBatch } from "@/core/journal/reckon";
+import { movesOf } from "@/core/make/moves";
 import { linesOf } from "@/core/plan/edit";
 import { useUnits } from "../kit/units";
+import { type Saying, moveWords } from "../make/move-words";
 import { type Telling, entryWords, namedMaterial } from "./entry-words";
 import { PutRight, canPutRight } from "./put-right";
 
@@ -57,12 +60,22 @@ function OneEntry({ batch, e, telling }: { batch: Batch; e: Entry; telling: Tell
   );
 }
 
+/** The moves of a batch in a word or two, by id. */
+function moveNames(batch: Batch, units: Saying["units"]): ReadonlyMap<string, string> {
+  const r = batch.stove.moves.size > 0 ? reckonBatch(batch) : undefined;
+  if (!r?.ok) return new Map();
+  const saying = { batch, r: r.value, units, today: batch.begunDay };
+  return new Map(movesOf(r.value.program).map((m) => [m.id, moveWords(saying, m).short]));
+}
+
 /** The batch's journal, newest first; a corrected entry stays, struck through, beside what replaced it. */
 export function Diary({ batch }: { batch: Batch }) {
-  const { degrees } = useUnits();
+  const units = useUnits();
+  const { degrees } = units;
+  const names = useMemo(() => moveNames(batch, units), [batch, units]);
   const lines = linesOf(batch.begunPlan);
   const lineName = (id: string): string => namedMaterial(lines.find((l) => l.id === id)?.material ?? id);
-  const telling = { lineName, degrees };
+  const telling = { lineName, degrees, moveName: (id: string) => names.get(id) };
   return (
     <ol className="pt-1">
       {runsOf(batch.diary.toReversed()).map((run) => (

@@ -48,8 +48,15 @@ export const HOW_STRONG = ["none", "a little", "some", "much", "very"] as const;
 export interface Telling {
   readonly lineName: (id: string) => string;
   readonly degrees: "C" | "F";
+  /** A move of the making in a word or two; nothing where it is not known any more. */
+  readonly moveName?: (id: string) => string | undefined;
 }
 export const PLAINLY: Telling = { lineName: (id) => id, degrees: "C" };
+
+function steppedWords({ move, did }: Body<"stepped">, moveName: Telling["moveName"]): string {
+  const name = capital(moveName?.(move) ?? "a move done");
+  return did === "done" ? `${name}.` : `${name}: passed over.`;
+}
 
 export const namedMaterial = (material: string): string =>
   MATERIALS.get(material)?.row.names[0] ?? material.replace(/^own-/, "").replace(/-/g, " ");
@@ -73,10 +80,10 @@ function tastedWords(b: Body<"tasted">): string {
 const timedWords = (b: Body<"timed">): string =>
   b.did === "stopped"
     ? "A clock stopped."
-    : `Clock for ${b.words}: ${b.low === b.high ? b.low : `${b.low} to ${b.high}`} min.`;
+    : `Clock: ${b.words}, ${b.low === b.high ? b.low : `${b.low} to ${b.high}`} min.`;
 
 /** One entry as a sentence. */
-export function entryWords(e: Entry, { lineName, degrees }: Telling = PLAINLY): string {
+export function entryWords(e: Entry, { lineName, degrees, moveName }: Telling = PLAINLY): string {
   switch (e.type) {
     case "begun":
       return `Begun as ${(e.body as Body<"begun">).code}.`;
@@ -101,7 +108,7 @@ export function entryWords(e: Entry, { lineName, degrees }: Telling = PLAINLY): 
     case "read":
       return readWords(e.body as Body<"read">, degrees);
     case "stepped":
-      return (e.body as Body<"stepped">).did === "done" ? "A move done." : "A move passed over.";
+      return steppedWords(e.body as Body<"stepped">, moveName);
     case "timed":
       return timedWords(e.body as Body<"timed">);
     case "stood":

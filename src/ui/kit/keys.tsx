@@ -12,6 +12,7 @@ const GO: Readonly<Record<string, readonly [page: string, words: string]>> = {
   t: ["/stores", "the Stores"],
   a: ["/batches", "all batches"],
   h: ["/household", "the household"],
+  r: ["/ready", "what must be begun when"],
 };
 
 const SHEET: readonly (readonly [where: string, keys: readonly (readonly [key: string, does: string])[]])[] =
@@ -25,6 +26,7 @@ const SHEET: readonly (readonly [where: string, keys: readonly (readonly [key: s
         ["Esc", "close what is open"],
       ],
     ],
+    ["At the stove", [["Space", "the bar: what is done now"]]],
     [
       "On the Bench",
       [

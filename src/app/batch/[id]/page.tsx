@@ -17,7 +17,12 @@ import { cautionsAt } from "@/core/cautions/rules";
 import type { Stage } from "@/core/cautions/caution";
 import { StageCautions } from "@/ui/plan/cautions";
 import { WindowBand } from "@/ui/figures/window-band";
-import { cardOf, touchesOf } from "@/ui/shelf/card";
+import { MoveWindow } from "@/ui/batch/move-window";
+import { Pictures } from "@/ui/batch/pictures";
+import { Readings } from "@/ui/batch/readings";
+import { Tasting } from "@/ui/batch/tasting";
+import { HomeDays, WindowPictures } from "@/ui/batch/window-side";
+import { cardOf, strainPlans, strainWindow, touchesOf } from "@/ui/shelf/card";
 import { Today } from "@/ui/shelf/today";
 
 /** Titled by its code and name, so that ten open batches can be told apart. */
@@ -66,14 +71,16 @@ function nextStep(
 }
 
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
-  const { batch, events, reckoned, today, now } = await batchAsItStands(params);
+  const { batch, events, reckoned, today, now, home } = await batchAsItStands(params);
   if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
   const r = reckoned.value;
-  const card = cardOf(batch, today);
+  const plan = strainPlans([batch], home).get(batch.id);
+  const card = cardOf(batch, today, plan);
   const w = r.care.window;
   const day = daysBetween(batch.begunDay, today);
   const working = batch.state === "working";
-  const due = working ? dueOn(r.care, batch.begunDay, today, batch.done) : [];
+  const window = strainWindow(batch, r.care);
+  const due = working ? dueOn(r.care, batch.begunDay, today, batch.done, plan?.day) : [];
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   const making = working && (!w || day <= 1);
   const stage = making ? "make" : STAGE_OF[batch.state];
@@ -94,6 +101,9 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
       {w && working && (
         <div className="max-w-4xl pt-3">
           <WindowBand begun={batch.begunDay} today={today} care={r.care} doneDays={shaken} />
+          <WindowPictures batch={batch} />
+          <HomeDays plan={plan} />
+          {window && <MoveWindow batch={batch} window={window} />}
         </div>
       )}
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[16rem_minmax(0,1fr)_22rem] pt-4">
@@ -105,10 +115,13 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
               <Today items={touchesOf([{ ...card, due, waits: undefined }])} />
             </section>
           )}
+          <Readings batch={batch} zone={home.zone} />
+          {(working || batch.state === "strained" || batch.state === "bottled") && <Tasting batch={batch} />}
           <h2 className="ruled-head pt-2">Recipe</h2>
           <Recipe parts={recipeOf(batch, r)} />
           <RecipeWays batch={batch} />
           {working && <TakeBack batch={batch} />}
+          {batch.state !== "undone" && <Pictures batch={batch} />}
           <h2 className="ruled-head pt-4">Journal</h2>
           <Diary batch={batch} />
         </div>

@@ -1,0 +1,123 @@
+import type { Metadata } from "next";
+import Link from "next/link";
+import { z } from "zod";
+import { type MadeBefore, type ReadyBy, readyBy } from "@/core/advice/ready-by";
+import { addDays, isDay, printDay } from "@/core/day";
+import { reckonBatch } from "@/core/journal/reckon";
+import { db } from "@/store/db";
+import { batchOf } from "@/store/journal";
+import { remedies } from "@/store/shelf";
+import { frame } from "../frame";
+
+export const metadata: Metadata = { title: "Ready by" };
+
+/** Farther than this nobody plans by the day. */
+const MOST_AHEAD = 730;
+const Asked = z.object({ by: z.string().optional() });
+
+/** What was made before and can be reckoned, with the days it takes. */
+async function madeBefore(today: string): Promise<MadeBefore[]> {
+  const all = await remedies(db(), today);
+  const found = await Promise.all(
+    all.map(async ({ name, kind, newest }): Promise<MadeBefore[]> => {
+      const batch = await batchOf(db(), newest);
+      const r = batch && reckonBatch(batch);
+      if (!r?.ok) return [];
+      const w = r.value.care.window;
+      const days = w ? { low: w.earliest, value: w.best, high: w.latest } : { low: 0, value: 0, high: 0 };
+      return [{ name, kind, batch: newest, days }];
+    }),
+  );
+  return found.flat();
+}
+
+const LATE: Readonly<Record<ReadyBy["late"], string>> = {
+  no: "",
+  hurry: "past its best day; begun now it is strained early",
+  "too-late": "too late",
+};
+
+function OneRemedy({ r, today }: { r: ReadyBy; today: string }) {
+  // A way needs its herb first: that is chosen on the Bench. What was made before has one.
+  const href = "batch" in r.from && r.late !== "too-late" ? `/bench?again=${r.from.batch}` : undefined;
+  const gone = r.late === "too-late" ? "text-ash" : "";
+  const soon = r.best <= addDays(today, 1);
+  return (
+    <li className="py-2 border-b border-rule grid grid-cols-[7.5rem_minmax(0,1fr)] gap-x-4">
+      <span className={r.late === "too-late" ? "text-ash line-through" : "font-bold"}>
+        {soon && r.late === "no" ? "today" : printDay(r.best, "short")}
+      </span>
+      <span>
+        {href ? <Link href={href}>{r.name}</Link> : <span className={gone}>{r.name}</span>}
+        <span className="text-ash">
+          {r.days.value > 0 ? `, ${r.days.value} days` : ", in an afternoon"}
+          {r.late === "no" && r.last !== r.best ? `; at the latest ${printDay(r.last, "short")}` : ""}
+        </span>
+        {r.late !== "no" && <strong className="text-rust block">{LATE[r.late]}</strong>}
+      </span>
+    </li>
+  );
+}
+
+export default async function ReadyPage({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
+  const { today } = await frame();
+  const said = Asked.safeParse(await searchParams);
+  const typed = said.success ? (said.data.by ?? "") : "";
+  const usable = isDay(typed) && typed >= today && typed <= addDays(today, MOST_AHEAD);
+  const by = usable ? typed : addDays(today, 60);
+  const wrong = typed !== "" && !usable;
+  const all = readyBy(by, today, await madeBefore(today));
+  const mine = all.filter((r) => "batch" in r.from);
+  const ways = all.filter((r) => "way" in r.from);
+  return (
+    <div className="pt-5 max-w-4xl">
+      <h1>Ready by {printDay(by, "year")}</h1>
+      <form className="flex flex-wrap items-end gap-4 py-3" action="/ready">
+        <p>
+          <label className="quiet block" htmlFor="ready-by">
+            wanted by
+          </label>
+          <input
+            id="ready-by"
+            name="by"
+            type="date"
+            className="field"
+            defaultValue={typed || by}
+            aria-invalid={wrong}
+            aria-describedby={wrong ? "ready-wrong" : undefined}
+          />
+        </p>
+        <button type="submit" className="slab">
+          reckon back
+        </button>
+        {wrong && (
+          <p id="ready-wrong" role="alert" className="wrong basis-full">
+            Give a day from today on, within two years. Shown is {printDay(by)}.
+          </p>
+        )}
+      </form>
+      {mine.length > 0 && (
+        <section aria-labelledby="ready-mine" className="pt-2">
+          <h2 id="ready-mine" className="ruled-head">
+            What you have made before, by the last day to begin it
+          </h2>
+          <ul>
+            {mine.map((r) => (
+              <OneRemedy key={r.name + r.kind} r={r} today={today} />
+            ))}
+          </ul>
+        </section>
+      )}
+      <section aria-labelledby="ready-ways" className="pt-5">
+        <h2 id="ready-ways" className="ruled-head">
+          Every way there is
+        </h2>
+        <ul>
+          {ways.map((r) => (
+            <OneRemedy key={r.name} r={r} today={today} />
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
