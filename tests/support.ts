@@ -126,8 +126,15 @@ const healthy = (port: number, name: string): Promise<boolean> =>
 /**
  * The production server on a household, its clock stopped at `now`.
  * @param answersTo port the browser knows it by, where something stands between
+ * @param more of its surroundings: where instruments are, a clock that ticks
  */
-export async function serve(url: string, now: string, port?: number, answersTo?: number): Promise<App> {
+export async function serve(
+  url: string,
+  now: string,
+  port?: number,
+  answersTo?: number,
+  more: Readonly<Record<string, string>> = {},
+): Promise<App> {
   const on = port ?? (await freePort());
   const known = answersTo ?? on;
   const child: ChildProcess = spawn(
@@ -144,6 +151,7 @@ export async function serve(url: string, now: string, port?: number, answersTo?:
         NEXT_TELEMETRY_DISABLED: "1",
         JOLLY_NOW: "",
         JOLLY_NOW_FROZEN: now,
+        ...more,
       },
       stdio: ["ignore", "ignore", "pipe"],
     },
@@ -163,6 +171,48 @@ export async function serve(url: string, now: string, port?: number, answersTo?:
   }
   await stop();
   throw new Error(`the app did not answer: ${said}`);
+}
+
+/** A stand-in of an instrument, as its own program. */
+export interface StandIn {
+  readonly port: number;
+  readonly stop: () => Promise<void>;
+}
+
+/** Starts a stand-in and waits until its page answers. @param quick how much quicker time runs in its kitchen */
+export async function standIn(what: "scale" | "probe" | "mail", quick = 1): Promise<StandIn> {
+  const port = await freePort();
+  const child = spawn(
+    process.execPath,
+    [
+      "--no-warnings",
+      "--import",
+      "tsx",
+      join(ROOT, "src/standins/main.ts"),
+      what,
+      String(port),
+      "7",
+      String(quick),
+    ],
+    { cwd: ROOT, stdio: "ignore", env: { ...process.env, NODE_OPTIONS: "" } },
+  );
+  const stop = (): Promise<void> =>
+    new Promise((done) =>
+      child.exitCode !== null ? done() : (child.once("exit", () => done()), void child.kill("SIGKILL")),
+    );
+  const shown = what === "mail" ? port + 1 : port;
+  for (let i = 0; i < 150; i++) {
+    if (
+      await fetch(`http://127.0.0.1:${shown}/`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return { port, stop };
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  await stop();
+  throw new Error(`the stand-in ${what} did not answer`);
 }
 
 export const openBrowser = (): Promise<Browser> =>

@@ -3,9 +3,10 @@ import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { newPage, settled } from "./support";
 
 /** What must come of using it. `writes`: it writes a journal, which the other tests do; here it must only be reachable. */
-export type Effect = "goes" | "changes" | "types" | "chooses" | "slides" | "drags" | "writes";
+export type Effect = "goes" | "changes" | "types" | "dates" | "chooses" | "slides" | "drags" | "writes";
 export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
-  [/^(?:[Pp]lan it again|come back to this later|Leave it to steep)$/, "goes"],
+  [/^(?:[Pp]lan it again|come back (?:to this )?later|Leave it to steep|ready by a day)$/, "goes"],
+  [/^undo the last tick|^It is all here/, "writes"],
   // The head of every page.
   [/^(?:jolly crock|shelf|bench|cellar|stores|skip to the page|lock cottage no\. 9)$/i, "goes"],
   [/^(?:cups and spoons|mL and grams|find|Keys)$/, "changes"],
@@ -55,6 +56,14 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^(?:another bottle|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
+  // The house's weeks, and what is said of a batch in them.
+  [/^(?:first day|last day|at; the calendar|may be strained from|best|at the latest|wanted by)/, "dates"],
+  [/^(?:why, if you like|to|metres above the sea|what it shows|why|in words)/, "types"],
+  [/^(?:a word by mail|move its window|write down how it tastes)/, "changes"],
+  [/^(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day$/, "writes"],
+  [/^(?:add days away|keep the (?:morning|height)|keep it as a file|make an address|a photograph)/, "writes"],
+  // At the stove.
+  [/^(?:set a clock|the whole walk)/, "changes"],
   // What is written or printed, which the other tests do.
   [/: done$|^all \d done$|^One (?:fewer|more) |^count them in$|^no longer here/, "writes"],
   [/^(?:Keep it|Write it down|keep the note|Mixed through|Strained|Bottled|Side by side)$/, "writes"],
@@ -154,6 +163,11 @@ export async function use(page: Page, e: ElementHandle, effect: Effect, hand: Ha
       else await press();
       await page.keyboard.press("End");
       return page.keyboard.type("1");
+    case "dates": {
+      const time = await e.evaluate((x) => (x as HTMLInputElement).type === "time");
+      await e.focus();
+      return page.keyboard.type(time ? "0915AM" : "03042027");
+    }
     case "chooses":
       // The list itself is the system's; from the field on the arrow keys choose, whichever hand came to it.
       await e.focus();

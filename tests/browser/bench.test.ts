@@ -387,13 +387,18 @@ describe("told what could hurt", () => {
     >`select body from event where type = 'begun' and stream_id = ${id}`;
     expect(row!.body.reasons).toEqual({ "raw-elder": "simmered before it was dried" });
     await goTo(page, `${app.url}/batch/${id}/make`);
-    expect(await words(page)).toMatch(/elderberry, dried, whole: 1 cup, \d+ g/);
-    expect(await words(page)).toMatch(/honey: .*Pour to the 15\.\d cm mark/);
     expect(await raised()).toContain("stop raw-elder");
-    await page.click('main input[type="checkbox"]');
-    await says(page, "3 still to do");
+    // The walk: gathered, then each line as it goes in, the honey to its mark; what was ticked is the journal's.
+    await clickOn(page, "It is all here");
+    await says(page, "another amount");
+    expect(await words(page)).toMatch(/1 cup, \d+ g, dried, whole/);
+    await clickOn(page, "It is in");
+    await says(page, "then heather honey");
     await page.reload();
-    await says(page, "3 still to do");
+    await says(page, "then heather honey");
+    await clickOn(page, "It is in");
+    await says(page, "then push everything under");
+    expect(await words(page)).toMatch(/Pour to the 15\.\d cm mark/);
     await goTo(page, `${app.url}/batch/${id}/strain`);
     expect(await words(page)).toContain("Spent elder seeds are not for eating raw");
     expect(await words(page)).toContain("Gone on all the same: “simmered before it was dried”");

@@ -34,7 +34,7 @@ export function Foot({
         type="button"
         className="w-28 sm:w-72 lg:w-96 shrink-0 px-3 sm:px-8 flex items-center gap-4 text-cobalt text-left disabled:text-ash"
         disabled={!undo || sending}
-        aria-label={undo ? `Undo the last tick: ${undoes}` : "Nothing to undo"}
+        aria-label={`undo the last tick: ${undo ? undoes : "nothing yet"}`}
         onClick={undo}
       >
         <Undo2 size={34} aria-hidden="true" className="shrink-0" />
