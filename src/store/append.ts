@@ -48,6 +48,8 @@ export interface Stream<S extends { readonly seq: number }, E> {
   /** Types taken whatever the writer had seen, and the one that begins a stream. */
   readonly commutes: ReadonlySet<string>;
   readonly begins: string;
+  /** Types that change nothing another writer decides by: one who has not seen them has seen enough. */
+  readonly unnoticed?: ReadonlySet<string>;
   readonly readBody: (type: string, version: number, body: unknown) => unknown;
   readonly fold: (events: readonly E[]) => S | undefined;
   /** Why an event may not follow, in words that say what would be right. */
@@ -133,15 +135,26 @@ interface Bare {
 const ANOTHER_WINDOW =
   "was changed in another window since you opened this. Look at it again, then repeat this if it is still right.";
 
+/** Whether a writer saw the last entry that it could decide by. */
+function sawEnough(
+  unnoticed: ReadonlySet<string> | undefined,
+  seen: number | undefined,
+  before: readonly Bare[],
+): boolean {
+  if (seen === undefined || seen > (before.at(-1)?.seq ?? 0)) return false;
+  return before.every((e) => e.seq <= seen || unnoticed?.has(e.type));
+}
+
 /** Why a type that does not commute is refused: it began already, or another window came between. */
 function stale<S extends { readonly seq: number }, E>(
   stream: Stream<S, E>,
   w: Write,
   state: S | undefined,
+  before: readonly Bare[],
 ): Fault | undefined {
   if (stream.commutes.has(w.type)) return undefined;
   const begins = w.type === stream.begins && w.seen === undefined;
-  if ((begins && !state) || w.seen === state?.seq) return undefined;
+  if ((begins && !state) || sawEnough(stream.unnoticed, w.seen, before)) return undefined;
   // A second beginning is told by what may follow, in its own words.
   const twice = begins ? stream.mayFollow(state, w.type, w.body) : undefined;
   if (twice) return fault("NotNow", twice);
@@ -249,7 +262,7 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   });
   const already = await answered(tx, w, sent, state);
   if (already) return already;
-  const old = stale(stream, w, state);
+  const old = stale(stream, w, state, before as readonly Bare[]);
   if (old) return refused(409, old);
   const not = stream.mayFollow(state, w.type, w.body);
   if (not) return refused(409, fault("NotNow", not));

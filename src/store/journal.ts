@@ -1,4 +1,4 @@
-import { COMMUTES, type JournalEvent, VERSIONS, readBody } from "../core/journal/events";
+import { COMMUTES, type JournalEvent, UNNOTICED, VERSIONS, readBody } from "../core/journal/events";
 import { type Batch, fold, mayFollow } from "../core/journal/fold";
 import type { EventType } from "../core/journal/events";
 import type { Fault } from "../core/fault";
@@ -20,6 +20,7 @@ export const BATCHES: Stream<Batch, JournalEvent> = {
   versions: VERSIONS,
   commutes: COMMUTES,
   begins: "begun",
+  unnoticed: UNNOTICED,
   readBody,
   fold,
   mayFollow: (batch, type) => mayFollow(batch, type as EventType),

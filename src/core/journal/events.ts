@@ -247,6 +247,16 @@ export const COMMUTES: ReadonlySet<EventType> = new Set<EventType>([
   "pictured",
 ]);
 
+/** Types that nobody decides by who strains, finishes or bottles: a thermometer that goes on reading is no other window. */
+export const UNNOTICED: ReadonlySet<EventType> = new Set<EventType>([
+  "read",
+  "timed",
+  "probed",
+  "noted",
+  "tasted",
+  "pictured",
+]);
+
 export type JournalEvent = { [T in EventType]: Envelope<T, Body<T>> }[EventType];
 
 const readStored = bodyReader("the journal", BODIES, VERSIONS, UPCASTS);

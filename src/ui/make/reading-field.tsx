@@ -65,7 +65,8 @@ export function ReadingField({
     const r = readAs(sort, text, { ...units, system: units.household });
     if (!r.ok) return setWrong(r.faults[0]);
     setWrong(undefined);
-    if (await write({ what: sort, value: r.value, by: BY[sort] })) setText("");
+    if (!(await write({ what: sort, value: r.value, by: BY[sort] }))) return;
+    setText("");
   };
   const mine = wrong ?? (refused?.path.map(String).includes("value") ? refused : undefined);
   return (

@@ -31,6 +31,8 @@ export function useMaking(batch: Batch) {
   const { ask, watch, seq } = useKitchen();
   const w = useWrite(batch.id, batch.seq);
   const after = (): void => {
+    // Whatever was touched has done its work: the space bar is the bar again.
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
     router.refresh();
     void ask();
   };
@@ -59,7 +61,8 @@ export function useSpaceBar(press: (() => void) | undefined): void {
     const onKey = (e: KeyboardEvent): void => {
       if (e.key !== " " || e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
       const at = e.target instanceof HTMLElement ? e.target : undefined;
-      if (at?.closest("input, textarea, select, button, a, summary, [role=dialog]")) return;
+      const owns = at?.closest("input, textarea, select, button:not(:disabled), a, summary, [role=dialog]");
+      if (owns) return;
       e.preventDefault();
       now.current?.();
     };
