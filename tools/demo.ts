@@ -73,6 +73,16 @@ function spoons(bottle: number, monday: string, aWeek: readonly number[], ml: nu
     .sort((a, b) => (a[1] < b[1] ? -1 : 1));
 }
 
+/** What a thermometer showed of a pan that cools, every six minutes from a time on. */
+function cooling(day: string, from: string, celsius: readonly number[]): Happening[] {
+  const [h, m] = from.split(":").map(Number) as [number, number];
+  return celsius.map((value, i): Happening => {
+    const minute = h * 60 + m + 6 * i;
+    const time = `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
+    return [day, time, "read", { what: "temperature", value, by: "probe", sd: 0.4 }];
+  });
+}
+
 const STORIES: readonly Story[] = [
   {
     code: "OX-26-01",
@@ -203,6 +213,14 @@ const STORIES: readonly Story[] = [
         "corrected",
         { seq: 2, body: { measured: "460 mL", how: "wrung" }, why: "Read the wrong side of the jug." },
       ],
+      ["2026-11-07", "14:41", "probed", { instrument: "probe-1", did: "in" }],
+      ["2026-11-07", "14:41", "stood", { as: "open" }],
+      ...cooling(
+        "2026-11-07",
+        "14:42",
+        [88, 79.2, 72.4, 66.6, 61.9, 58, 54.8, 52.1, 49.6, 47.4, 45.5, 43.8, 42.4],
+      ),
+      ["2026-11-07", "15:55", "probed", { instrument: "probe-1", did: "out" }],
       ["2026-11-07", "16:05", "finished", { lines: [{ id: "in", material: "honey", amount: "460 mL" }] }],
     ],
     bottles: [
@@ -240,7 +258,14 @@ const STORIES: readonly Story[] = [
     begun: ["2026-10-18", "11:00"],
     then: [
       ["2026-10-19", "08:00", "touched", { what: "top-up" }],
-      ...shaken("2026-10-20", "2026-10-25", "2026-11-01", "2026-11-12", "2026-11-23"),
+      ...shaken("2026-10-20", "2026-10-25", "2026-11-01", "2026-11-12"),
+      [
+        "2026-11-22",
+        "18:30",
+        "tasted",
+        { sweet: 2, sharp: 3, herb: 2, words: "rounder than last week, the fennel comes late", ready: false },
+      ],
+      ...shaken("2026-11-23"),
     ],
   },
   {
@@ -266,6 +291,7 @@ const STORIES: readonly Story[] = [
         { line: { id: "in", material: "cider-vinegar", amount: "60 mL", strength: "6 %" } },
       ],
       ...shaken("2026-10-18", "2026-10-24", "2026-11-03"),
+      ["2026-11-08", "12:15", "tasted", { sharp: 4, hot: 3, bitter: 1, herb: 2, ready: true }],
     ],
   },
   {
@@ -413,14 +439,24 @@ function planOf(s: Story): Plan {
 }
 
 // A household that scoops with US cups and reads its thermometer and ruler in °C and cm.
+const { heightM, strainDays, morning, feed, ...usual } = usualHousehold("us");
 const HOUSEHOLD = {
   id: uuid("household"),
   name: "Lock Cottage No. 9",
   zone: ZONE,
-  ...usualHousehold("us"),
+  ...usual,
+  away: undefined,
   currency: "£",
   degrees: "C",
   lengths: "cm",
+  weeks: {
+    heightM,
+    strainDays,
+    // The lock is shut for repairs and the household goes to see the boat fair.
+    away: [{ from: "2027-01-08", to: "2027-01-17", why: "to the boat fair" }],
+    morning,
+    feed,
+  },
 } as const;
 
 const out: { line: string; recorded: string }[] = [];
