@@ -27,7 +27,10 @@ try {
   );
   page.on("pageerror", (e) => process.stderr.write(`page error: ${String(e)}\n`));
   await page.setViewport({ width, height });
-  await page.goto(url, { waitUntil: "networkidle0" });
+  await page.goto(url, { waitUntil: "load" });
+  // A page that listens to instruments is never idle: it is looked at once it is awake.
+  await page.waitForSelector('html[data-awake="yes"]').catch(() => undefined);
+  await new Promise((r) => setTimeout(r, 700));
   await page.evaluate("document.fonts.ready");
   if (script) {
     const keys = script.split(" ;; ");

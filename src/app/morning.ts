@@ -9,7 +9,8 @@ import { live } from "@/store/shelf";
 import { clockTime } from "@/ui/kitchen/time";
 import { cardOf, strainPlans, touchesOf } from "@/ui/shelf/card";
 
-const LOOKS_EVERY = 30_000;
+/** Soon after a start, and then twice a minute, ms. */
+const [FIRST_LOOK, LOOKS_EVERY] = [2000, 30_000];
 
 /** What is to be done today, a line a touch; nothing where there is nothing. */
 export async function morningText(today: string): Promise<string | undefined> {
@@ -46,11 +47,13 @@ async function look(): Promise<void> {
 /** Sends the morning's word when its time has come, once a day. */
 export function sendMornings(): void {
   let busy = false;
-  setInterval(() => {
+  const tick = (): void => {
     if (busy) return;
     busy = true;
     look()
       .catch((e: unknown) => console.error("the morning's word waits:", (e as Error).message))
       .finally(() => (busy = false));
-  }, LOOKS_EVERY).unref();
+  };
+  setTimeout(tick, FIRST_LOOK).unref();
+  setInterval(tick, LOOKS_EVERY).unref();
 }

@@ -55,6 +55,11 @@ export class Hub {
     return this.drivers.get(sort)?.command(c) ?? false;
   }
 
+  /** Lets go of every instrument. */
+  close(): void {
+    for (const d of this.drivers.values()) d.close();
+  }
+
   private heard(sort: InstrumentSort, h: Heard): void {
     switch (h.say) {
       case "hello":

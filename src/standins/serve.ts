@@ -47,6 +47,7 @@ function speak(socket: Socket, s: StandIn): void {
 /** Pages of a stand-in are plain forms: one button, one thing it does. */
 function pages(s: StandIn): Http {
   return createHttp((request, response) => {
+    response.setHeader("connection", "close");
     if (request.method !== "POST") {
       response.writeHead(200, { "content-type": "text/html; charset=utf-8" }).end(s.page());
       return;
