@@ -59,9 +59,12 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   // The house's weeks, and what is said of a batch in them.
   [/^(?:first day|last day|at; the calendar|may be strained from|best|at the latest|wanted by)/, "dates"],
   [/^(?:why, if you like|to|metres above the sea|what it shows|why|in words)/, "types"],
-  [/^(?:a word by mail|move its window|write down how it tastes)/, "changes"],
+  [/^(?:a word by mail|move its window|write down how it tastes|\d+ (?:readings|moves|clocks))/, "changes"],
   [/^(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day$/, "writes"],
-  [/^(?:add days away|keep the (?:morning|height)|keep it as a file|make an address|a photograph)/, "writes"],
+  [
+    /^(?:add days away|Take away: |keep the (?:morning|height)|keep it as a file|make an address|a photograph)/,
+    "writes",
+  ],
   // At the stove.
   [/^(?:set a clock|the whole walk)/, "changes"],
   // What is written or printed, which the other tests do.

@@ -120,7 +120,7 @@ serve() {
   DATABASE_URL_NOW=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts open "$household") || die "the household could not be opened."
   export JOLLY_PORT=$port NEXT_TELEMETRY_DISABLED=1
   log="$(data_home)/app-$household.log"
-  [ "$household" != demo ] || standins_up "$port" "$log"
+  [ "$household" != demo ] || [ "${JOLLY_STANDINS:-on}" = off ] || standins_up "$port" "$log"
   DATABASE_URL=$DATABASE_URL_NOW app_up "$how" "$port" "$log" || { tail -n 15 "$log" >&2; die "the app did not start."; }
   say "Jolly Crock, household “$household”:"
   echo "http://127.0.0.1:$port"

@@ -215,9 +215,7 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
       `${likely ? Math.round((Number(likely[1]) + Number(likely[2])) / 2) : 500} mL`,
     );
     await clickOn(page, "Strained");
-    await headed(page, /Let it cool to 43 °C/).catch(async (e: Error) => {
-      throw new Error(`${e.message}: ${await words(page)}`);
-    });
+    await headed(page, /Let it cool to 43 °C/);
     // The line was down and the server too: the driver comes back in its own time.
     await onStandIn(probe, "begin cooling");
     await page.bringToFront();
@@ -233,12 +231,8 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
 
   test("sweetened and bottled; the journal is right, each reading once and in order", async () => {
     await clickOn(page, "Measure it in");
-    await clickOn(page, "Mixed through").catch(async (e: Error) => {
-      throw new Error(`${page.url()} ${e.message}: ${await words(page)}`);
-    });
-    await clickOn(page, "Bottled").catch(async (e: Error) => {
-      throw new Error(`${page.url()} ${e.message}: ${await words(page)}`);
-    });
+    await clickOn(page, "Mixed through");
+    await clickOn(page, "Bottled");
     await says(page, "Labels");
     const events = await journal();
     const types = events.map((e) => e.type);

@@ -14,12 +14,19 @@ const env = {
   STARTED_CLUSTER: "",
   JOLLY_NOW: "",
   JOLLY_NOW_FROZEN: "",
+  // Whether its instruments stand beside the demo is one test's matter.
+  JOLLY_STANDINS: "off",
 };
 
 /** Starts it as a person does, in a terminal of its own, and waits for the address. */
-async function start(...args: string[]): Promise<{ url: string; interrupt: () => Promise<number | null> }> {
+interface Started {
+  readonly url: string;
+  readonly interrupt: () => Promise<number | null>;
+}
+const start = (...args: string[]): Promise<Started> => startIn({}, ...args);
+async function startIn(more: Readonly<Record<string, string>>, ...args: string[]): Promise<Started> {
   const child = spawn(join(ROOT, "jolly"), ["start", ...args], {
-    env,
+    env: { ...env, ...more },
     detached: true,
     stdio: ["ignore", "pipe", "pipe"],
   });
@@ -70,10 +77,24 @@ describe("./jolly start", () => {
     expect(shelf.body).toContain("OX-26-02");
     expect(await first.interrupt()).toBe(0);
     expect(left(port)).toBe("");
-    const again = await start("--port", String(port));
+    // Its instruments stand beside it, each on a port of its own, and go when it goes.
+    const again = await startIn({ JOLLY_STANDINS: "on" }, "--port", String(port));
     expect((await fetched(again.url)).body).toContain("OX-26-02");
+    const shown = async (n: number): Promise<string> => {
+      for (let i = 0; i < 100; i++) {
+        const page = await fetched(`http://127.0.0.1:${port + n}`).catch(() => undefined);
+        if (page) return page.body;
+        await new Promise((r) => setTimeout(r, 100));
+      }
+      return "";
+    };
+    expect(await shown(1)).toContain("Kitchen scale");
+    expect(await shown(2)).toContain("Probe thermometer");
+    expect(await shown(4)).toContain("Mail box");
     await again.interrupt();
     expect(left(port)).toBe("");
+    const standing = spawnSync("sh", ["-c", `ps -eo args | grep -c "standins/main[.]ts.*${port + 1}"`]);
+    expect(standing.stdout.toString().trim()).toBe("0");
   }, 180_000);
 
   test("a household of one's own is empty, and its folder is no one else's", async () => {
