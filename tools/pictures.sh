@@ -18,7 +18,8 @@ shot /cellar cellar "click:a[aria-label^='SY-26-01'] ;; wait:700"
 shot /stores stores
 shot /household household
 shot "/batch/$(batch OX-26-02)" batch
-shot "/batch/$(batch OX-26-03)/make" make
+tick='press:Space ;; wait:800'
+shot "/batch/$(batch OX-26-03)/make" make "wait:300 ;; $tick ;; $tick ;; $tick"
 shot "/batch/$(batch FC-26-02)/strain" strain
 shot "/batch/$(batch VI-26-02)/finish" finish
 shot "/batch/$(batch VI-26-02)/bottle" bottle

@@ -13,9 +13,27 @@ const TOUCH_MINUTES = 10;
 /** A line is at most 75 octets, the space it goes on with among them; the library counts without. */
 ICAL.foldLength = 74;
 
-const utc = (iso: string): ICAL.Time => ICAL.Time.fromJSDate(new Date(iso), true);
-const date = (day: Day): ICAL.Time => ICAL.Time.fromDateString(day);
-const local = (day: Day, at: string): ICAL.Time => ICAL.Time.fromDateTimeString(`${day}T${at}:00`);
+/** Few days and instants are told again and again in a calendar; each is made once. They are never changed. */
+const MOST_KEPT = 5000;
+function once<T>(make: (text: string) => T): (text: string) => T {
+  const kept = new Map<string, T>();
+  return (text) => {
+    const known = kept.get(text);
+    if (known !== undefined) return known;
+    if (kept.size > MOST_KEPT) kept.clear();
+    const is = make(text);
+    kept.set(text, is);
+    return is;
+  };
+}
+const utc = once((iso) => ICAL.Time.fromJSDate(new Date(iso), true));
+const date = once((day) => ICAL.Time.fromDateString(day));
+const localAt = once((text) => ICAL.Time.fromDateTimeString(text));
+const local = (day: Day, at: string): ICAL.Time => localAt(`${day}T${at}:00`);
+const instantAt = once((text) => {
+  const [day, at, zone] = text.split(" ") as [string, string, string];
+  return instantOf(day, at, zone);
+});
 
 /** The rules of a zone as its own component; nothing for a zone without any. */
 function zoneOf(zone: string): ICAL.Component | undefined {
@@ -45,7 +63,7 @@ function whenOf(event: ICAL.Component, item: CalendarItem, zone: string): void {
   }
   timed(event, "dtstart", when.from, when.at, zone);
   event.updatePropertyWithValue("duration", ICAL.Duration.fromSeconds(TOUCH_MINUTES * 60));
-  const until = utc(instantOf(when.until, when.at, zone));
+  const until = utc(instantAt(`${when.until} ${when.at} ${zone}`));
   event.updatePropertyWithValue(
     "rrule",
     new ICAL.Recur({ freq: "DAILY", interval: when.everyDays, until } as never),

@@ -27,7 +27,7 @@ export function Shelves({ cards }: { cards: readonly Card[] }) {
             <span className="stencil text-lg pt-1.5 group-hover:underline">{c.code}</span>
             <span className="text-center px-2 break-words max-w-full leading-snug">{c.name}</span>
             <span className="text-ash">{c.days}</span>
-            <span className={`font-bold ${c.urgent ? "text-rust" : ""}`}>{c.next}</span>
+            <span className={`font-bold text-center ${c.urgent ? "text-rust" : ""}`}>{c.next}</span>
           </Link>
         </li>
       ))}
