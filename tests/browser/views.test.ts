@@ -57,6 +57,7 @@ const views = (): Record<string, string> => ({
   recall: `/recall?batch=${ids["HO-26-01"]}`,
   batches: "/batches",
   recipe: `/batch/${ids["OX-26-02"]}/recipe`,
+  ready: "/ready?by=2027-01-20",
   nowhere: "/batch/nowhere",
 });
 const NAMES = [
@@ -76,6 +77,7 @@ const NAMES = [
   "recall",
   "batches",
   "recipe",
+  "ready",
   "nowhere",
 ];
 /** A phone, a tablet, and 1280 at twice the size. */

@@ -114,6 +114,22 @@ describe("the household's weeks", () => {
     await says(page, "hot a little, bitter much, woody, not ready yet");
   });
 
+  test("what was shaken yesterday is ticked today, and stands on its own day", async () => {
+    const before = page.url();
+    await goTo(page, app.url);
+    await clickOn(page, /^Shake TI-26-01/);
+    await clickOn(page, "yesterday: Shaken, TI-26-01");
+    await page.waitForFunction(() => !document.body.innerText.includes("Shaken: TI-26-01"));
+    const days = await home.sql<{ day: string; type: string; body: { body?: unknown } }[]>`
+      select day::text, type, body from event where stream_id = ${ids["TI-26-01"]!} order by seq desc limit 3`;
+    expect(days.map((e) => [e.type, e.day])).toEqual([
+      ["corrected", "2026-11-24"],
+      ["touched", "2026-11-23"],
+      ["touched", "2026-11-24"],
+    ]);
+    await goTo(page, before);
+  });
+
   test("a photograph is kept; one that is none is told beside the field", async () => {
     const good = join(folder, "jar.png");
     const bad = join(folder, "jar.txt.png");

@@ -1,20 +1,32 @@
 "use client";
-import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import dynamic from "next/dynamic";
 import { temperaturesOf } from "@/core/journal/forecast";
+import type { Foreseen } from "./foreseen-course";
 import { sifted } from "@/core/journal/at-the-stove";
 import type { Batch } from "@/core/journal/fold";
 import { ASIDE_WORDS, type Aside } from "@/core/kitchen/sift";
-import { printTemperature } from "@/core/reading/print";
 import { useUnits } from "../kit/units";
 import { clockTime } from "../kitchen/time";
+
+/** The chart comes when there is something to plot, and not before. */
+const Chart = dynamic(() => import("./readings-chart").then((m) => m.ReadingsChart));
 
 /** Fewer than these are told in the journal well enough. */
 const WORTH_PLOTTING = 3;
 
-/** What the thermometer showed over the making, and what was kept aside. */
-export function Readings({ batch, zone }: { batch: Batch; zone: string }) {
+/** What the thermometer showed over the making, what is foreseen from it, and what was kept aside. */
+export function Readings({
+  batch,
+  zone,
+  foreseen,
+}: {
+  batch: Batch;
+  zone: string;
+  foreseen: readonly Foreseen[];
+}) {
   const { degrees } = useUnits();
   const points = temperaturesOf(batch).map((t) => ({ minute: t.minute, celsius: t.celsius }));
+  const data = [...points, ...foreseen];
   const { aside } = sifted(batch.stove.readings, "temperature");
   if (points.length < WORTH_PLOTTING) return null;
   const clock = (minute: number): string => clockTime(minute * 60_000, zone);
@@ -28,37 +40,7 @@ export function Readings({ batch, zone }: { batch: Batch; zone: string }) {
           role="img"
           aria-label={`${points.length} temperatures, from ${clock(points[0]!.minute)} to ${clock(points.at(-1)!.minute)}.`}
         >
-          <ResponsiveContainer width="100%" height="100%">
-            <LineChart data={points} margin={{ top: 12, right: 16, bottom: 4, left: 0 }}>
-              <CartesianGrid stroke="var(--color-rule)" vertical={false} />
-              <XAxis
-                dataKey="minute"
-                type="number"
-                domain={["dataMin", "dataMax"]}
-                tickFormatter={clock}
-                tick={{ fontSize: 14, fill: "var(--color-ash)" }}
-                stroke="var(--color-iron)"
-              />
-              <YAxis
-                width={64}
-                tickFormatter={(c: number) => printTemperature(c, degrees)}
-                tick={{ fontSize: 14, fill: "var(--color-ash)" }}
-                stroke="var(--color-iron)"
-              />
-              <Tooltip
-                isAnimationActive={false}
-                labelFormatter={(m) => clock(Number(m))}
-                formatter={(c) => [printTemperature(Number(c), degrees), "read"]}
-              />
-              <Line
-                dataKey="celsius"
-                stroke="var(--color-cobalt)"
-                strokeWidth={2}
-                dot={points.length <= 60 ? { r: 3 } : false}
-                isAnimationActive={false}
-              />
-            </LineChart>
-          </ResponsiveContainer>
+          <Chart data={data} dots={points.length <= 60} clock={clock} degrees={degrees} />
         </div>
         <figcaption className="quiet">
           {points.length} temperatures.

@@ -162,7 +162,9 @@ function Measured({ got, finishes }: { got: BatchReckoning | undefined; finishes
           </>
         )}
       </p>
-      {got && <LiquidWent went={whereItWent(got.program, got.reckoning)} head="Where the liquid went" />}
+      {got && (
+        <LiquidWent went={whereItWent(got.program, got.reckoning)} head="Where the liquid went" drawn />
+      )}
     </>
   );
 }

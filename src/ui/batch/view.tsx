@@ -8,7 +8,7 @@ import { heldBy } from "@/core/label/held";
 import { contentsOf } from "@/core/label/label";
 import { VesselFigure } from "../figures/vessel";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
-import type { cardOf } from "../shelf/card";
+import { type cardOf, plannedLayers } from "../shelf/card";
 
 /** What is to be known of a batch before anything else: that it ended, and what was put right of it last. */
 export function BatchNotices({ batch, changes }: { batch: Batch; changes: readonly Change[] }) {
@@ -57,6 +57,29 @@ export function StandsIn({
   program: BatchReckoning["program"];
 }) {
   const stands = batch.state === "working" || batch.state === "strained";
+  const planned = batch.state === "working" ? plannedLayers(batch) : [];
+  const brimCm = (program.vessel?.solid.brimCm ?? 20) + 2.5;
+  if (card && planned.length > 0)
+    return (
+      <div className="text-center">
+        <div className="flex justify-center items-end gap-6">
+          {(["today", "as planned"] as const).map((which) => (
+            <figure key={which}>
+              <VesselFigure
+                profile={card.profile}
+                layers={which === "today" ? card.layers : planned}
+                lid={card.lid}
+                scale={Math.min(9.5, 250 / brimCm)}
+                title={`${card.size}, ${batch.name}, ${which}`}
+              />
+              <figcaption className="quiet">{which}</figcaption>
+            </figure>
+          ))}
+        </div>
+        <p className="stencil text-xl pt-1">{card.size}</p>
+        <p className="quiet">{contentsOf(program)}</p>
+      </div>
+    );
   return (
     <div className="text-center">
       {card && (
@@ -64,7 +87,7 @@ export function StandsIn({
           profile={card.profile}
           layers={stands ? card.layers : []}
           lid={card.lid}
-          scale={Math.min(17, 330 / ((program.vessel?.solid.brimCm ?? 20) + 2.5))}
+          scale={Math.min(17, 330 / brimCm)}
           title={`${card.size}, ${batch.name}`}
         />
       )}

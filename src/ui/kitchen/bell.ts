@@ -42,19 +42,22 @@ const AGAIN = 4000;
 /** Rings what is due: sound, the page's title, a notification where it is allowed; again and again until it is touched. */
 export function useBells(): void {
   const { clocks } = useKitchen();
+  const any = clocks.length > 0;
   const now = useNow(1000);
   const told = useRef(new Set<string>());
   const struck = useRef(0);
   const loud = clocks.filter((c) => readClock(c, now).bell === "rings");
   const first = clocks.filter((c) => readClock(c, now).bell === "first");
+  // No sound is readied, and no device woken, where nothing can ring.
   useEffect(() => {
+    if (!any) return undefined;
     window.addEventListener("pointerdown", ready);
     window.addEventListener("keydown", ready);
     return () => {
       window.removeEventListener("pointerdown", ready);
       window.removeEventListener("keydown", ready);
     };
-  }, []);
+  }, [any]);
   useEffect(() => {
     for (const [bell, of] of [["first", first] as const, ["last", loud] as const])
       for (const c of of) {

@@ -1,11 +1,21 @@
 "use client";
 import { capital } from "@/core/words";
 import type { Went } from "@/core/reckoning/went";
+import { WentBars } from "../figures/went-bars";
 import { useUnits } from "../kit/units";
 import { WRINGING_WORDS } from "./step-words";
 
 /** Where the liquid goes, as a short account that ends in what comes out. */
-export function LiquidWent({ went, head }: { went: Went; head: string }) {
+export function LiquidWent({
+  went,
+  head,
+  drawn = false,
+}: {
+  went: Went;
+  head: string;
+  /** As bars to one scale, too. */
+  drawn?: boolean;
+}) {
   const units = useUnits();
   const rows: readonly (readonly [string, number, "+" | "−" | ""])[] = [
     ["poured", went.poured, ""],
@@ -18,6 +28,7 @@ export function LiquidWent({ went, head }: { went: Went; head: string }) {
   return (
     <section aria-label={head} className="pt-3">
       <h3 className="ruled-head">{head}</h3>
+      {drawn && <WentBars went={went} />}
       <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-[1.0625rem] pt-1">
         {rows
           .filter(([, ml]) => ml >= 1)

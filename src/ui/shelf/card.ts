@@ -8,6 +8,7 @@ import {
   weekdayOf,
 } from "@/core/care/weeks";
 import { type Day, addDays, daysBetween, printDay } from "@/core/day";
+import { NOTHING_DONE } from "@/core/journal/as-done";
 import type { Batch } from "@/core/journal/fold";
 import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
@@ -168,6 +169,12 @@ function layersOf(b: Batch, { program, reckoning }: BatchReckoning, day: number)
       substance: substanceOf(most.stuff),
     });
   return layers;
+}
+
+/** The jar as it was planned to stand, filled a moment ago. */
+export function plannedLayers(b: Batch): readonly DrawnLayer[] {
+  const r = reckonBatch(b, NOTHING_DONE);
+  return r.ok ? layersOf({ ...b, state: "working" }, r.value, 0) : [];
 }
 
 /** What waits for a hand whatever the day: a jug to be finished, a pot to be strained. */

@@ -6,6 +6,7 @@ import { Check } from "lucide-react";
 import { capital, counted } from "@/core/words";
 import type { TodaySort } from "./card";
 import { send } from "../kit/send";
+import { useNow } from "../kitchen/kitchen";
 
 interface Jar {
   readonly id: string;
@@ -24,6 +25,7 @@ export interface TodayItem {
 /** A touch written a moment ago, which can be taken back. */
 interface Done {
   readonly name: string;
+  readonly sort: TodaySort;
   readonly words: string;
   readonly jar: Jar;
   readonly entry: number;
@@ -58,10 +60,13 @@ const PAST: Readonly<Partial<Record<TodaySort, string>>> = {
   look: "Looked at",
 };
 
+const A_DAY = 24 * 60 * 60_000;
+
 /** Writes touches and takes them back; one key for one touch of one jar, however often it is tapped. */
 function useTouches() {
   const router = useRouter();
   const [done, setDone] = useState<readonly Done[]>([]);
+  const now = useNow(60_000);
   const [away, setAway] = useState<ReadonlySet<string>>(new Set());
   const [wrong, setWrong] = useState<Readonly<Record<string, string>>>({});
   const keys = useRef(new Map<string, string>());
@@ -77,7 +82,10 @@ function useTouches() {
     if (!sent.ok) return sent.fault.message;
     const { entry, seq } = sent.answer;
     const words = PAST[item.sort] ?? item.words;
-    setDone((was) => [{ name, words, jar, entry, seen: seq }, ...was.filter((d) => d.name !== name)]);
+    setDone((was) => [
+      { name, sort: item.sort, words, jar, entry, seen: seq },
+      ...was.filter((d) => d.name !== name),
+    ]);
     return "";
   };
   const touch = async (item: TodayItem, jars: readonly Jar[]): Promise<void> => {
@@ -104,12 +112,22 @@ function useTouches() {
     }
     router.refresh();
   };
-  return { done, away, wrong, touch, undo };
+  /** It was done, but the day before: the touch of today did not happen, and one of yesterday did. */
+  const yesterday = async (d: Done): Promise<void> => {
+    const name = `yesterday-${d.name}-${d.entry}`;
+    const at = new Date(now - A_DAY).toISOString();
+    const sent = await send(`/api/batches/${d.jar.id}`, {
+      ...{ key: keyOf(name), type: "touched", body: { what: d.sort }, at },
+    });
+    if (!sent.ok) return setWrong((was) => ({ ...was, undo: sent.fault.message }));
+    await undo({ ...d, seen: sent.answer.seq });
+  };
+  return { done, away, wrong, touch, undo, yesterday };
 }
 
 /** What wants doing today, in one list that can be done with one hand: each jar by itself, or all of a sort at once. */
 export function Today({ items }: { items: readonly TodayItem[] }) {
-  const { done, away, wrong, touch, undo } = useTouches();
+  const { done, away, wrong, touch, undo, yesterday } = useTouches();
   const written = new Set(done.map((d) => d.name));
   return (
     <>
@@ -169,6 +187,14 @@ export function Today({ items }: { items: readonly TodayItem[] }) {
             <button
               type="button"
               className="plain min-h-11 ml-auto"
+              aria-label={`yesterday: ${d.words}, ${d.jar.code}`}
+              onClick={() => void yesterday(d)}
+            >
+              yesterday
+            </button>
+            <button
+              type="button"
+              className="plain min-h-11"
               aria-label={`Undo: ${d.words}, ${d.jar.code}`}
               onClick={() => void undo(d)}
             >

@@ -19,6 +19,7 @@ import { StageCautions } from "@/ui/plan/cautions";
 import { WindowBand } from "@/ui/figures/window-band";
 import { MoveWindow } from "@/ui/batch/move-window";
 import { Pictures } from "@/ui/batch/pictures";
+import { foreseenCourse } from "@/ui/batch/foreseen-course";
 import { Readings } from "@/ui/batch/readings";
 import { Tasting } from "@/ui/batch/tasting";
 import { HomeDays, WindowPictures } from "@/ui/batch/window-side";
@@ -115,7 +116,11 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
               <Today items={touchesOf([{ ...card, due, waits: undefined }])} />
             </section>
           )}
-          <Readings batch={batch} zone={home.zone} />
+          <Readings
+            batch={batch}
+            zone={home.zone}
+            foreseen={foreseenCourse(batch, r.program, Date.parse(now))}
+          />
           {(working || batch.state === "strained" || batch.state === "bottled") && <Tasting batch={batch} />}
           <h2 className="ruled-head pt-2">Recipe</h2>
           <Recipe parts={recipeOf(batch, r)} />
