@@ -108,7 +108,7 @@ function useTouches() {
     if (sent.ok) {
       // Touched again it is another touch, under a key of its own.
       keys.current.delete(d.name);
-      setDone((was) => was.filter((x) => x !== d));
+      setDone((was) => was.filter((x) => x.entry !== d.entry || x.jar.id !== d.jar.id));
     }
     router.refresh();
   };
