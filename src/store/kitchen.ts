@@ -1,16 +1,5 @@
+import type { KitchenClock } from "../core/journal/kitchen-clock";
 import type { Sql, Tx } from "./db";
-
-/** A clock that runs or rings, and the batch it is of. Minutes; ISO instants. */
-export interface KitchenClock {
-  readonly batch: string;
-  readonly code: string;
-  readonly name: string;
-  readonly clock: string;
-  readonly words: string;
-  readonly low: number;
-  readonly high: number;
-  readonly startedAt: string;
-}
 
 /** What goes on in the kitchen, soonest bell first. */
 export async function kitchen(sql: Sql | Tx): Promise<readonly KitchenClock[]> {

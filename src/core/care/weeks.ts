@@ -14,7 +14,7 @@ export const WEEKDAY_WORDS: Readonly<Record<Weekday, string>> = {
 };
 
 const awayDay = realDay("Write a day the calendar has, like 2027-01-31.");
-/** Days nobody is at home to strain or shake, both ends counted. */
+/** Days nobody is at home to strain, both ends counted. */
 export const Away = z
   .strictObject({ from: awayDay, to: awayDay, why: z.string().trim().max(80).default("") })
   .refine((a) => a.from <= a.to, { message: "The last day away comes after the first.", path: ["to"] });

@@ -1,14 +1,6 @@
-/** A clock that runs or rings, and the batch it is of. Minutes; ISO instants. */
-export interface KitchenClock {
-  readonly batch: string;
-  readonly code: string;
-  readonly name: string;
-  readonly clock: string;
-  readonly words: string;
-  readonly low: number;
-  readonly high: number;
-  readonly startedAt: string;
-}
+import type { KitchenClock } from "@/core/journal/kitchen-clock";
+
+export type { KitchenClock };
 
 /** How a clock stands: before its first bell, between the two, or past the last. */
 export type Bell = "runs" | "first" | "rings";

@@ -79,7 +79,7 @@ function DaysAway({ start }: { start: readonly Away[] }) {
   };
   return (
     <div>
-      <h3 className="quiet">days away: nothing is strained or shaken then</h3>
+      <h3 className="quiet">days away: nothing is strained then</h3>
       <ul>
         {start.map((a) => (
           <li
