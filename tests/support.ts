@@ -257,9 +257,14 @@ export const awake = (page: Page): Promise<unknown> => page.waitForSelector('htm
 export const text = (page: Page, selector: string): Promise<string> =>
   page.$eval(selector, (e) => (e as HTMLElement).innerText);
 export const words = (page: Page): Promise<string> => text(page, "main");
-/** Waits until the page says something. */
+/** Waits until the page says something; where it does not, what it says instead is told. */
 export const says = (page: Page, what: string): Promise<unknown> =>
-  page.waitForFunction((w) => document.body.innerText.includes(w), {}, what);
+  page
+    .waitForFunction((w) => document.body.innerText.includes(w), {}, what)
+    .catch(async () => {
+      const instead = await text(page, "body").catch(String);
+      throw new Error(`no “${what}” on ${page.url()}, which says: ${instead.slice(0, 1500)}`);
+    });
 /** Waits until what the last input led to is drawn: pointer moves are reckoned in the frame after they come. */
 export const settled = (page: Page): Promise<unknown> =>
   page.evaluate(
@@ -337,12 +342,15 @@ export async function choose(page: Page, selector: string, value: string): Promi
     value,
   );
 }
-/** A day typed into a date field, in the order this browser has it. */
+/** A day typed into a date field, in the order this browser has it; where what is typed is lost, that is told. */
 export async function typeDay(page: Page, selector: string, day: string): Promise<void> {
   const [y, m, d] = day.split("-");
+  await awake(page);
   await page.focus(selector);
   for (let i = 0; i < 3; i++) await page.keyboard.press("ArrowLeft");
   await page.keyboard.type(`${m}${d}${y}`);
+  const stands = await page.$eval(selector, (e) => (e as HTMLInputElement).value);
+  if (stands !== day) throw new Error(`${day} was typed into ${selector}, and ${stands} stands in it`);
 }
 
 /** Chooses a size of vessel on the Bench: the household's own where it has one. */

@@ -14,6 +14,7 @@ import {
   newPage,
   openBrowser,
   says,
+  text,
   serve,
   standIn,
   tapOn,
@@ -66,11 +67,17 @@ async function onStandIn(s: StandIn, button: string): Promise<void> {
 
 const head = (page: Page): Promise<string> => page.$eval("h1", (e) => (e as HTMLElement).innerText);
 const headed = (page: Page, what: RegExp): Promise<unknown> =>
-  page.waitForFunction(
-    (re) => new RegExp(re).test(document.querySelector("h1")?.innerText ?? ""),
-    {},
-    what.source,
-  );
+  page
+    .waitForFunction(
+      (re) => new RegExp(re).test(document.querySelector("h1")?.innerText ?? ""),
+      {},
+      what.source,
+    )
+    .catch(async () => {
+      throw new Error(
+        `no head like ${what.source} on ${page.url()}, which says: ${await text(page, "body")}`,
+      );
+    });
 /** The bar, by the space bar; and what stands there then. */
 async function bar(page: Page, then: RegExp): Promise<void> {
   await page.bringToFront();

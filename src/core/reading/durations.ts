@@ -8,20 +8,28 @@ import { printCount } from "./print";
 import { HEDGE_PHRASES } from "./quantity-words";
 import { type Token, tokensOf } from "./tokens";
 
-export const TIME_UNITS = ["min", "h", "day", "week", "month"] as const;
+export const TIME_UNITS = ["min", "h", "day", "week", "month", "year"] as const;
 export type TimeUnit = (typeof TIME_UNITS)[number];
-const DAYS: Readonly<Record<TimeUnit, number>> = { min: 1 / 1440, h: 1 / 24, day: 1, week: 7, month: 30 };
+const DAYS: Readonly<Record<TimeUnit, number>> = {
+  min: 1 / 1440,
+  h: 1 / 24,
+  day: 1,
+  week: 7,
+  month: 30,
+  year: 365,
+};
 const PRINTED: Readonly<Record<TimeUnit, readonly [one: string, many: string]>> = {
   min: ["min", "min"],
   h: ["h", "h"],
   day: ["day", "days"],
   week: ["week", "weeks"],
   month: ["month", "months"],
+  year: ["year", "years"],
 };
 const WORDS = dictionary<TimeUnit>({
   min: "min", mins: "min", minute: "min", minutes: "min", m: "min", h: "h", hr: "h", hrs: "h", hour: "h", hours: "h", d: "day", day: "day", days: "day",
   night: "day", nights: "day", w: "week", wk: "week", wks: "week", week: "week", weeks: "week", mo: "month", mos: "month", month: "month", months: "month",
-  moon: "month",
+  moon: "month", year: "year", years: "year", yr: "year", yrs: "year",
 }); // prettier-ignore
 
 /** A length of time as said. A month is reckoned as 30 days where it is added to other days; dates count calendar months. */

@@ -173,6 +173,9 @@ class Scanner {
         ...last,
         q: { ...last.q, amount } as typeof last.q,
       };
+    } else if (last && a?.kind === "count" && this.about.pieces.includes(u.count)) {
+      // “1 head garlic, cloves peeled”: what it comes apart into.
+      this.scan.notes.push(low);
     } else if (last || low !== writtenCount(u.count, false) || !this.about.pieces.includes(u.count))
       return false;
     else return this.put(counted(u.count, exactly(1)), this.i + 1);

@@ -1,0 +1,42 @@
+import type { Catalogue } from "../../material/catalogue";
+import type { Plan } from "../../plan/plan";
+import type { UnitSystem } from "../../quantity/units";
+import { reckonProgram } from "../../reckoning/reckon";
+import { resolve } from "../../reckoning/resolve";
+import { wantsPot } from "./lay";
+
+/** What a pasted recipe may be laid into. */
+export interface Fittings {
+  readonly system: UnitSystem;
+  readonly catalogue?: Catalogue | undefined;
+  /** Vessels it is laid into where none is said. */
+  readonly jar?: string | undefined;
+  readonly pot?: string | undefined;
+}
+
+/** Vessels tried in turn where none is said, by size. */
+const JARS: Readonly<Record<UnitSystem, readonly string[]>> = {
+  us: ["us-half-pint", "us-pint", "us-quart", "us-half-gallon", "us-gallon"],
+  metric: ["m-250", "m-500", "m-1000", "m-2000", "m-5000"],
+  imperial: ["m-250", "m-500", "m-1000", "m-2000", "m-5000"],
+};
+const POTS = ["p-1500", "p-3000", "p-5000", "p-9000"] as const;
+
+function tried(said: string | undefined, pot: boolean, c: Fittings): string[] {
+  if (pot) return [c.pot ?? "p-3000", ...POTS];
+  const usual = c.jar ?? (c.system === "us" ? "us-quart" : "m-1000");
+  return [...(said ? [said] : []), usual, ...JARS[c.system]];
+}
+
+/** The plan in the vessel that was said; else in the household’s own, or the next one it fits into. */
+export function fitting(plan: Plan, said: string | undefined, c: Fittings): Plan {
+  const vessels = tried(said, wantsPot(plan.steps), c);
+  for (const vessel of vessels) {
+    const at = { ...plan, vessel };
+    const resolved = resolve(at, c.catalogue ? { materials: c.catalogue } : undefined);
+    if (!resolved.ok) break;
+    const { fit } = reckonProgram(resolved.value);
+    if (!fit || fit.overBrimMl <= 0) return at;
+  }
+  return { ...plan, vessel: vessels[0]! };
+}

@@ -1,0 +1,117 @@
+import { plainLetters } from "../../reading/tokens";
+import { HEADINGS, type Section } from "./verbs";
+
+/** One line of what was pasted, without its bullet; where it stands in the text. */
+export interface SourceRow {
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+  readonly section: Section | undefined;
+  /** It is a heading, and says no more. */
+  readonly heading: boolean;
+  /** It bore a bullet, a box or a number. */
+  readonly listed: boolean;
+}
+
+/** The most lines that are read. */
+export const MOST_ROWS = 5000;
+
+const BULLET = /^(?:[\s>]*(?:[-*•·–—▢□☐○●✓]|\[[ xX]?\]|#{1,6})\s*)+/;
+const NUMBERED = /^\s*(?:step\s+)?(?:\d{1,2}|[a-z])\s*[.):]\s+(?=\D)/i;
+const QUIET = /^\s+|\s+$|\*\*|__/g;
+
+function stripped(line: string): { readonly at: number; readonly listed: boolean } {
+  const bullet = BULLET.exec(line)?.[0] ?? "";
+  const rest = line.slice(bullet.length);
+  const number = NUMBERED.exec(rest)?.[0] ?? "";
+  const listed = /[-*•·▢□☐○●\]]/.test(bullet) || number !== "";
+  const at = bullet.length + number.length;
+  return { at: at + (/^\s*/.exec(line.slice(at))?.[0].length ?? 0), listed };
+}
+
+/** A heading that says what follows: “Ingredients”, “For the jar:”, “METHOD”. */
+function headingOf(text: string): Section | undefined {
+  const plain = plainLetters(text.replace(/[:.*_#]+\s*$/, "").trim()).replace(/\s+/g, " ");
+  return (
+    HEADINGS[plain] ?? (/^for the [a-z -]+$/.test(plain) && text.trim().endsWith(":") ? "lines" : undefined)
+  );
+}
+
+/** “Storage: three months in the fridge.” begins with its heading. */
+function leadingHeading(text: string): { readonly section: Section; readonly at: number } | undefined {
+  const colon = text.indexOf(":");
+  if (colon < 2 || colon > 24) return undefined;
+  const section = headingOf(text.slice(0, colon));
+  return section && { section, at: colon + 1 + (/^\s*/.exec(text.slice(colon + 1))?.[0].length ?? 0) };
+}
+
+/** The lines of a text that say something, each under its heading. */
+export function rowsOf(text: string): SourceRow[] {
+  const rows: SourceRow[] = [];
+  let section: Section | undefined;
+  let at = 0;
+  for (const line of text.split("\n", MOST_ROWS)) {
+    const from = at;
+    at += line.length + 1;
+    const { at: skip, listed } = stripped(line);
+    const clean = line.slice(skip).replace(/\s+$/, "");
+    if (clean.replace(QUIET, "") === "" || /^[-=_*~\s]+$/.test(clean)) continue;
+    const is = headingOf(clean);
+    if (is) {
+      section = is;
+      rows.push({
+        from: from + skip,
+        to: from + skip + clean.length,
+        text: clean,
+        section,
+        heading: true,
+        listed,
+      });
+      continue;
+    }
+    const lead = leadingHeading(clean);
+    const start = skip + (lead && lead.at < clean.length ? lead.at : 0);
+    // What stands behind its own heading on one line says nothing of the lines after it.
+    const own = lead?.section ?? section;
+    rows.push({
+      from: from + start,
+      to: from + skip + clean.length,
+      text: line.slice(start).replace(/\s+$/, ""),
+      section: own,
+      heading: false,
+      listed,
+    });
+  }
+  return rows;
+}
+
+/** Short forms that end in a full stop and end no sentence. */
+const SHORT = new Set([
+  "c", "t", "tb", "tbs", "tbsp", "tbsps", "tsp", "tsps", "oz", "ozs", "lb", "lbs", "pt", "qt", "gal", "g", "gm", "kg", "ml", "l", "fl", "approx", "ca", "min", "mins", "hr", "hrs",
+  "wk", "wks", "st", "no", "pkg", "pc", "pcs", "in", "cm", "eg", "ie", "vol", "temp",
+]); // prettier-ignore
+
+/** Sentences of a text, by where they stand. A short form’s full stop ends none, nor does a decimal point. */
+export function sentencesOf(text: string): { readonly from: number; readonly to: number }[] {
+  const out: { from: number; to: number }[] = [];
+  let from = 0;
+  const put = (to: number): void => {
+    const lead = /^\s*/.exec(text.slice(from, to))![0].length;
+    const end = from + text.slice(from, to).trimEnd().length;
+    if (end > from + lead) out.push({ from: from + lead, to: end });
+    from = to;
+  };
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i]!;
+    if (c === ";" || ((c === "!" || c === "?") && /\s|$/.test(text[i + 1] ?? ""))) put(i + 1);
+    if (c !== "." || !/\s|$|\)/.test(text[i + 1] ?? "")) continue;
+    const word = /([\p{L}]+)$/u.exec(text.slice(Math.max(0, i - 12), i))?.[1]?.toLowerCase() ?? "";
+    const next = /^\s*(\S)/.exec(text.slice(i + 1))?.[1];
+    const goesOn = SHORT.has(word) && next !== undefined && next !== next.toUpperCase();
+    const unitBeforeName =
+      SHORT.has(word) && word.length <= 3 && /\d\s*$/.test(text.slice(0, i - word.length));
+    if (!goesOn && !(unitBeforeName && next !== undefined && /[a-z(]/.test(next))) put(i + 1);
+  }
+  put(text.length);
+  return out;
+}
