@@ -73,6 +73,17 @@ export class Laying {
     return made;
   }
 
+  /** Says a line anew, wherever it stands. */
+  reword(l: FoundLine, line: Nameless<Line>): void {
+    for (const s of this.steps)
+      if (s.do === "add") {
+        const { what } = s as AddStep;
+        const at = what.indexOf(l.line as Line);
+        if (at >= 0) what[at] = line as Line;
+      }
+    l.line = line;
+  }
+
   place(l: FoundLine): void {
     if (l.placed) return;
     l.placed = true;

@@ -13,7 +13,7 @@ export interface Mention {
   /** Where its words stand in the sentence. */
   readonly from: number;
   readonly to: number;
-  /** Its name alone, as typed. */
+  /** Its name as typed, with what stands before it. */
   readonly name: string;
   /** The token its name begins at. */
   readonly at: number;
@@ -190,7 +190,7 @@ export function mentionsOf(
     out.push({
       from: t[from]!.from,
       to: t[to - 1]!.to,
-      name: text.slice(t[first]!.from, t[last]!.to),
+      name: text.slice(t[from]!.from, t[last]!.to),
       at: first,
       material: meantBy(s.names)[0]!.material,
       reading: read,

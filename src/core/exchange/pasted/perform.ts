@@ -140,7 +140,8 @@ export class Performer {
 
   /** A thing named without an amount where it goes in: to cover, to fill, a jar so full of it; else as it is usual. */
   private unsaid(s: Sentence, m: Mention, act: Act): Reading | undefined {
-    const typed = m.material.kind === "plant" ? s.text.slice(m.from, m.to) : m.name;
+    const typed =
+      m.material.kind === "plant" ? s.text.slice(m.from, m.to) : m.name.replace(/^(?:the|your|some)\s+/i, "");
     const stuff = m.material.kind === "stuff";
     if (stuff && (act.deed === "cover" || /\b(?:enough|cover(?:ed|s)?)\b/i.test(s.text))) {
       const covers = readLine(`cover with ${typed}`, this.ctx);
@@ -163,13 +164,14 @@ export class Performer {
     if (reading?.is !== "line" || !reading.line.amount) return;
     const { took, ...line } = l.line;
     const rest = (took ?? []).filter((x) => x !== "amount");
-    l.line = { ...line, amount: reading.line.amount.text, ...(rest.length > 0 ? { took: rest } : {}) };
+    const amount = reading.line.amount.text;
+    this.laying.reword(l, { ...line, amount, ...(rest.length > 0 ? { took: rest } : {}) });
   }
 
   private cut(l: FoundLine, act: Act): void {
     const cut = CUT_BY[act.word];
     if (cut && l.material.kind === "plant" && !l.line.cut && l.line.form !== "powdered")
-      l.line = { ...l.line, cut };
+      this.laying.reword(l, { ...l.line, cut });
   }
 
   private deed(s: Sentence, act: Act, parts: PastedPart[]): void {
