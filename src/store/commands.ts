@@ -22,6 +22,8 @@ export const BeginRequest = z.strictObject({
   key: z.uuid(),
   plan: z.unknown(),
   reasons: z.record(z.string().max(60), z.string().max(300)).default({}),
+  /** The recipe of the book it is made from. */
+  recipe: z.strictObject({ id: z.uuid(), version: z.number().int().min(1) }).optional(),
 });
 export type BeginRequest = z.infer<typeof BeginRequest>;
 
@@ -50,7 +52,7 @@ export const given = (reasons: Readonly<Record<string, string>>): Record<string,
   Object.fromEntries(Object.entries(reasons).filter(([, why]) => why.trim() !== ""));
 
 /** The plan with the household's own plants that stand in it, so that it can be read wherever it goes. */
-function withOwn(plan: Plan, catalogue: Catalogue): Plan {
+export function withOwn(plan: Plan, catalogue: Catalogue): Plan {
   const held = new Set(plan.materials?.map((m) => m.id));
   const own = [...new Set(linesOf(plan).map((l) => l.material))].flatMap((id) => {
     const m = catalogue.get(id);
@@ -115,13 +117,25 @@ export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
   let program: Program | undefined;
   return append(
     sql,
-    { streamId: r.id, key: r.key, type: "begun", body: { plan: r.plan, reasons: r.reasons } },
+    {
+      streamId: r.id,
+      key: r.key,
+      type: "begun",
+      body: { plan: r.plan, reasons: r.reasons, ...(r.recipe ? { recipe: r.recipe } : {}) },
+    },
     async (tx, _batch, day) => {
+      if (r.recipe) {
+        const [held] = await tx<
+          { versions: number }[]
+        >`select versions from recipe where id = ${r.recipe.id}`;
+        if (!held || r.recipe.version > held.versions)
+          return fault("NoSuchRecipe", "The book has no such recipe, or no such version of it.", ["recipe"]);
+      }
       const made = await beginning(tx, plan, { reasons: r.reasons, day });
       if ("message" in made) return made;
       program = made.program;
       const code = await nextCode(tx, KIND[plan.kind].code, Number(day.slice(0, 4)));
-      return { code, ...made.body } satisfies Body<"begun">;
+      return { code, ...made.body, ...(r.recipe ? { recipe: r.recipe } : {}) } satisfies Body<"begun">;
     },
     (tx, batch) => draw(tx, program!, { key: r.key, batch, seq: 1 }),
   );

@@ -62,7 +62,10 @@ async function ofBeginning(
     await giveBack(tx, cause);
     await draw(tx, made.program, cause);
   };
-  return { ...said, body: { code: batch.code, ...made.body } };
+  return {
+    ...said,
+    body: { code: batch.code, ...made.body, ...(batch.recipe ? { recipe: batch.recipe } : {}) },
+  };
 }
 
 /**

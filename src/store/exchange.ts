@@ -7,6 +7,7 @@ import { type Row, type Stream, sentHash, toEvent } from "./append";
 import { BOTTLES } from "./bottles";
 import { BATCHES } from "./journal";
 import { type HouseFile, putBackFile } from "./pictures";
+import { RECIPES } from "./recipes";
 import { remake } from "./rebuild";
 import { SETTINGS } from "./settings";
 import { STORED } from "./stores";
@@ -25,12 +26,12 @@ function isZone(zone: string): boolean {
   }
 }
 
-/** Version 2 added the stores and the household's money, version 3 its scales and places; older ones are read for ever. */
-export const JOURNAL_VERSION = 3;
+/** Version 2 added the stores and the household's money, version 3 its scales and places, version 4 its recipes; older ones are read for ever. */
+export const JOURNAL_VERSION = 4;
 
 export const Head = z.strictObject({
   format: z.literal(JOURNAL_FORMAT),
-  version: z.union([z.literal(1), z.literal(2), z.literal(JOURNAL_VERSION)]),
+  version: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(JOURNAL_VERSION)]),
   household: z.strictObject({
     id: z.uuid(),
     name: z.string().min(1).max(80),
@@ -46,7 +47,7 @@ export const Head = z.strictObject({
 
 export const EventLine = z.strictObject({
   /** What the stream is of; a batch where it is not said. */
-  kind: z.enum(["batch", "bottle", "store", "household"]).default("batch"),
+  kind: z.enum(["batch", "bottle", "store", "household", "recipe"]).default("batch"),
   stream: z.uuid(),
   seq: z.number().int().min(1),
   key: z.uuid(),
@@ -122,6 +123,7 @@ export const STREAMS: Readonly<Record<z.infer<typeof EventLine>["kind"], AnyStre
   bottle: BOTTLES as unknown as AnyStream,
   store: STORED as unknown as AnyStream,
   household: SETTINGS as unknown as AnyStream,
+  recipe: RECIPES as unknown as AnyStream,
 };
 
 /** Reads entries one by one: each as what its type says, each next in its stream. Throws `BadJournal` with the line. */

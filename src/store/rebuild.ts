@@ -1,6 +1,7 @@
 import { type Row, type Stream, toEvent } from "./append";
 import type { Sql, Tx } from "./db";
 import { BATCHES } from "./journal";
+import { RECIPES } from "./recipes";
 import { SETTINGS } from "./settings";
 import { RULES_VERSION } from "../core/reckoning/reckon";
 import { STORED } from "./stores";
@@ -43,7 +44,7 @@ async function project<S extends { readonly seq: number }, E>(tx: Tx, stream: St
 /** Makes the read tables anew from the journal alone. @returns how many streams it holds */
 export async function rebuild(sql: Sql): Promise<number> {
   return (await sql.begin(async (tx) => {
-    await tx`lock table batch, bottle, store_item in exclusive mode`;
+    await tx`lock table batch, bottle, store_item, recipe in exclusive mode`;
     return remake(tx);
   })) as number;
 }
@@ -53,8 +54,12 @@ export async function remake(tx: Tx): Promise<number> {
   await tx`delete from bottle`;
   await tx`delete from batch`;
   await tx`delete from store_item`;
+  await tx`delete from recipe`;
   await tx`insert into read_rules (rules) values (${RULES_VERSION}) on conflict (one) do update set rules = excluded.rules`;
-  return (await project(tx, BATCHES)) + (await project(tx, STORED)) + (await project(tx, SETTINGS));
+  let streams = 0;
+  for (const stream of [BATCHES, STORED, SETTINGS, RECIPES] as const)
+    streams += await project(tx, stream as unknown as Stream<{ readonly seq: number }, unknown>);
+  return streams;
 }
 
 /** Whether the read tables say what the journal says: each stream up to its last entry, under today's rules. */
@@ -63,8 +68,8 @@ export async function behind(sql: Sql | Tx): Promise<boolean> {
   if (held?.rules !== RULES_VERSION) return true;
   const off = await sql<{ n: number }[]>`
     select count(*)::int as n from (
-      select stream_id as id, max(seq) as seq from event where stream_kind in ('batch', 'store') group by stream_id
-    ) said full join (select id, seq from batch union all select id, seq from store_item) held using (id)
+      select stream_id as id, max(seq) as seq from event where stream_kind in ('batch', 'store', 'recipe') group by stream_id
+    ) said full join (select id, seq from batch union all select id, seq from store_item union all select id, seq from recipe) held using (id)
     where said.seq is distinct from held.seq
     union all
     select count(*)::int from bottle b where b.seq <> coalesce((select max(seq) from event where stream_kind = 'bottle' and stream_id = b.id), 0)`;

@@ -47,7 +47,7 @@ export async function journalFindings(sql: Sql): Promise<Finding[]> {
   return found;
 }
 
-const TABLES = ["batch", "bottle", "store_item"] as const;
+const TABLES = ["batch", "bottle", "store_item", "recipe"] as const;
 type Tables = ReadonlyMap<string, string>;
 
 async function readTables(tx: Tx): Promise<Tables> {

@@ -109,6 +109,8 @@ export const BODIES = {
       vessel: FrozenVessel.nullable(),
     }),
     reasons,
+    /** The recipe of the book it was begun from, and which of its versions. */
+    recipe: z.strictObject({ id: uuid, version: z.number().int().min(1) }).optional(),
   }),
   /** What really went in of a line: a total, so that two ticks are one. */
   added: z.strictObject({ line: id, amount: typed, lot: uuid.optional() }),
@@ -206,7 +208,7 @@ export const EVENT_TYPES = Object.keys(BODIES) as EventType[];
 
 /** Present version of every type; what changed is in `old-events`. */
 export const VERSIONS: Readonly<Record<EventType, number>> = {
-  begun: 2,
+  begun: 3,
   added: 1,
   "left-out": 1,
   swapped: 1,

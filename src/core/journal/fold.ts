@@ -32,6 +32,8 @@ export interface Batch {
   readonly happened: Happened;
   readonly frozen: Body<"begun">["frozen"];
   readonly reasons: Readonly<Record<string, string>>;
+  /** The recipe it was begun from, at which version. */
+  readonly recipe: Body<"begun">["recipe"];
   readonly begunDay: Day;
   readonly begunAt: string;
   readonly strainedDay: Day | undefined;
@@ -239,6 +241,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     frozen: begun.body.frozen,
     reasons: f.reasons,
     stove: f.stove.said,
+    recipe: begun.body.recipe,
     begunDay: begun.day,
     begunAt: begun.at,
     strainedDay: strained?.day,

@@ -1,0 +1,117 @@
+import { z } from "zod";
+import { type Fault, fault, faultOfIssue } from "../core/fault";
+import {
+  RECIPE_BODIES,
+  RECIPE_VERSIONS,
+  type RecipeEvent,
+  type RecipeEventType,
+  readRecipeBody,
+} from "../core/formulary/events";
+import { type Recipe, foldRecipe, mayFollowRecipe, present } from "../core/formulary/recipe";
+import { linesOf } from "../core/plan/edit";
+import { readPlan } from "../core/plan/file";
+import type { Kind, Plan } from "../core/plan/plan";
+import { resolve } from "../core/reckoning/resolve";
+import { type Refused, type Stream, type Written, appendWithin, eventsOf } from "./append";
+import { withOwn } from "./commands";
+import type { Sql, Tx } from "./db";
+import { stores } from "./stores";
+
+/** Plain words a recipe is found by. */
+function foundByOf(r: Recipe): string {
+  const { plan } = present(r);
+  return [r.name, plan.kind, ...linesOf(plan).map((l) => l.material.replaceAll("-", " "))]
+    .join(" ")
+    .toLowerCase();
+}
+
+async function project(tx: Tx, r: Recipe): Promise<void> {
+  const v = present(r);
+  const plan = tx.json(v.plan as never);
+  await tx`insert into recipe (id, name, kind, versions, plan, found_by, put_away, day, seq)
+    values (${r.id}, ${r.name}, ${v.plan.kind}, ${r.versions.length}, ${plan}, ${foundByOf(r)}, ${r.putAway !== undefined}, ${v.day}, ${r.seq})
+    on conflict (id) do update set name = excluded.name, kind = excluded.kind, versions = excluded.versions, plan = excluded.plan,
+      found_by = excluded.found_by, put_away = excluded.put_away, day = excluded.day, seq = excluded.seq`;
+}
+
+export const RECIPES: Stream<Recipe, RecipeEvent> = {
+  kind: "recipe",
+  versions: RECIPE_VERSIONS,
+  commutes: new Set(["noted", "renamed"]),
+  begins: "written",
+  unnoticed: new Set(["noted"]),
+  readBody: readRecipeBody,
+  fold: foldRecipe,
+  mayFollow: (r, type) => mayFollowRecipe(r, type as RecipeEventType),
+  project,
+  called: (r) => r.name,
+};
+
+export const recipeOf = async (sql: Sql | Tx, id: string): Promise<Recipe | undefined> =>
+  foldRecipe(await eventsOf(sql, RECIPES, id));
+
+/** A recipe as the book lists it. */
+export interface RecipeRow {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: Kind;
+  readonly versions: number;
+  readonly batches: number;
+}
+
+/** Every recipe of the book, by name; what is put away only where it is asked for. */
+export const recipesIn = (sql: Sql, { away }: { away: boolean } = { away: false }): Promise<RecipeRow[]> =>
+  sql<RecipeRow[]>`
+    select r.id, r.name, r.kind, r.versions, coalesce(b.n, 0)::int as batches from recipe r
+    left join (select recipe, count(*) as n from batch where recipe is not null group by recipe) b on b.recipe = r.id
+    where r.put_away = ${away} order by lower(r.name), r.id`;
+
+/** Batches begun from a recipe, oldest first; at most so many, the newest. */
+export const batchesOfRecipe = (
+  sql: Sql,
+  id: string,
+  most: number,
+): Promise<{ id: string; code: string; recipe_version: number; begun_day: string; state: string }[]> =>
+  sql`select * from (
+      select id, code, recipe_version, begun_day, state from batch where recipe = ${id} and state <> 'undone'
+      order by begun_day desc, code desc limit ${most}) newest order by begun_day, code`;
+
+/** What the formulary sends: one entry of a recipe’s journal, under a key. */
+export const RecipeRequest = z.strictObject({
+  id: z.uuid(),
+  key: z.uuid(),
+  seen: z.number().int().min(1).optional(),
+  type: z.string().max(20),
+  body: z.unknown(),
+});
+export type RecipeRequest = z.infer<typeof RecipeRequest>;
+
+/** A plan that is read and reckoned before it goes into the book, with the household’s own plants in it. */
+async function soundPlan(tx: Tx, json: unknown): Promise<Plan | Fault> {
+  const plan = readPlan(json);
+  if (!plan.ok) return { ...plan.faults[0]!, path: ["plan", ...plan.faults[0]!.path] };
+  const { catalogue } = await stores(tx);
+  const own = withOwn(plan.value, catalogue);
+  const resolved = resolve(own, { materials: catalogue });
+  return resolved.ok ? own : { ...resolved.faults[0]!, path: ["plan", ...resolved.faults[0]!.path] };
+}
+
+async function complete(tx: Tx, type: RecipeEventType, body: unknown): Promise<unknown | Fault> {
+  const planned = type === "written" || type === "changed";
+  const plan = planned ? await soundPlan(tx, (body as { plan?: unknown } | null)?.plan) : undefined;
+  if (plan && "message" in plan) return plan;
+  const parsed = RECIPE_BODIES[type].safeParse(plan ? { ...(body as object), plan } : body);
+  return parsed.success ? parsed.data : faultOfIssue("NotAnEntry", parsed.error.issues[0]!);
+}
+
+/** Writes one entry of a recipe’s journal. */
+export async function writeRecipe(sql: Sql, r: RecipeRequest): Promise<Written<Recipe> | Refused<Recipe>> {
+  if (!Object.hasOwn(RECIPE_BODIES, r.type))
+    return { ok: false, status: 422, fault: fault("NotAnEntry", "A recipe has no such entry.") };
+  const type = r.type as RecipeEventType;
+  return (await sql.begin((tx) =>
+    appendWithin(tx, RECIPES, { streamId: r.id, key: r.key, type, body: r.body, seen: r.seen }, (t) =>
+      complete(t, type, r.body),
+    ),
+  )) as Written<Recipe> | Refused<Recipe>;
+}
