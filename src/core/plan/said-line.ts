@@ -21,6 +21,7 @@ export function lineOfSaid(l: SaidLine): Nameless<Line> {
     ...(l.form ? { form: l.form } : {}),
     ...(l.cut ? { cut: l.cut } : {}),
     ...(l.strength ? { strength: l.strength } : {}),
+    ...(l.water !== undefined ? { water: l.water } : {}),
     ...(took.length > 0 ? { took } : {}),
     ...(note ? { note } : {}),
     ...(l.optional ? { optional: true } : {}),

@@ -122,6 +122,8 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
     );
   const tokens = tokensOf(text);
   if (!tokens.some((t) => t.kind === "word")) return nothingNamed(text, tokens, ctx);
+  const wet = waterSaid(text, tokens, ctx);
+  if (wet) return wet;
   const shares = sharesOf(text, tokens, ctx, readLine);
   if (shares) return shares;
   const made = readMade(text, tokens, ctx);
@@ -151,6 +153,17 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
   const clove = cloveOrGarlic(apart[0]!, scan, tokens, ctx);
   if (clove) return clove;
   return settled(meant[0]!.material, scan, tokens, text, ctx, meant[0]!.loose, typedName);
+}
+
+/** “honey (16.8 % water)”: what a refractometer showed of it. */
+function waterSaid(text: string, t: readonly Token[], ctx: ReadingContext): Reading | undefined {
+  const at = t.findIndex((x, k) => x.kind === "number" && t[k + 1]?.low === "%" && t[k + 2]?.low === "water");
+  if (at < 1) return undefined;
+  const bracket = t[at - 1]!.low === "(" && t[at + 3]?.low === ")";
+  const rest = `${text.slice(0, t[bracket ? at - 1 : at]!.from)}${text.slice(t[bracket ? at + 3 : at + 2]!.to)}`;
+  const read = readLine(rest.replace(/[\s,]+$/, ""), ctx);
+  if (read.is !== "line" || read.line.material.row.class !== "honey") return undefined;
+  return { is: "line", line: { ...read.line, water: t[at]!.value } };
 }
 
 /** “two handfulls thyme”: one word nobody knows right behind the number and before a known name, and near a unit. */

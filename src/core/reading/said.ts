@@ -25,6 +25,8 @@ export interface SaidLine {
   readonly cut?: Cut;
   /** As a bottle says it: “5 %”, “80 US proof”. */
   readonly strength?: string;
+  /** % water of a honey, by refractometer. */
+  readonly water?: number;
   readonly took: readonly Took[];
   /** Words that change no figure, kept as said. */
   readonly notes: readonly string[];

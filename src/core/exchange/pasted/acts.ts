@@ -4,7 +4,7 @@ import type { Duration } from "../../reading/durations";
 import { isFault, numberAt } from "../../reading/numbers";
 import type { Token } from "../../reading/tokens";
 import { noVerb } from "./no-verb";
-import { leftOver, reductionFrom } from "./said-reductions";
+import { amountBehind, leftOver, reductionFrom } from "./said-reductions";
 import { WARMTH, lastingAt, oftenAt, temperatureAt } from "./said-times";
 import { DEEDS, type Deed, PLACE_WORDS } from "./verbs";
 import { among, says } from "./words-near";
@@ -23,6 +23,8 @@ export interface Act {
   /** What is boiled down to, as typed. */
   reduce?: string;
   lid?: "on" | "off";
+  /** What boils away, as typed. */
+  loses?: string;
   place?: SteepPlace;
   how?: Wringing;
   hot?: boolean;
@@ -194,6 +196,10 @@ class ActReader {
     if (low === "uncovered" || says(t, k, "lid", "off")) act.lid = "off";
     if (["squeezing", "wringing", "wrung", "squeezed"].includes(low)) act.how = "wrung";
     if (["pressing", "pressed"].includes(low) && act.deed === "strain") act.how = "pressed";
+    if (low === "losing") {
+      const loses = amountBehind(this.text, t, k + 1, this.system);
+      if (loses) act.loses = loses;
+    }
     if (low === "hot" && act.deed === "bottle") act.hot = true;
     const share = this.shareBefore(k);
     if (share !== undefined) act.share = share;

@@ -3,6 +3,7 @@ import type { Plan } from "../../plan/plan";
 import type { UnitSystem } from "../../quantity/units";
 import { reckonProgram } from "../../reckoning/reckon";
 import { resolve } from "../../reckoning/resolve";
+import { VESSELS } from "../../vessel/catalogue";
 import { wantsPot } from "./lay";
 
 /** What a pasted recipe may be laid into. */
@@ -23,9 +24,10 @@ const JARS: Readonly<Record<UnitSystem, readonly string[]>> = {
 const POTS = ["p-1500", "p-3000", "p-5000", "p-9000"] as const;
 
 function tried(said: string | undefined, pot: boolean, c: Fittings): string[] {
-  if (pot) return [c.pot ?? "p-3000", ...POTS];
+  const isPot = VESSELS.get(said ?? "")?.sort.includes("pot") ?? false;
+  if (pot) return [...(said && isPot ? [said] : []), c.pot ?? "p-3000", ...POTS];
   const usual = c.jar ?? (c.system === "us" ? "us-quart" : "m-1000");
-  return [...(said ? [said] : []), usual, ...JARS[c.system]];
+  return [...(said && !isPot ? [said] : []), usual, ...JARS[c.system]];
 }
 
 /** The plan in the vessel that was said; else in the household’s own, or the next one it fits into. */

@@ -111,7 +111,12 @@ export class Laying {
       if (this.has("simmer")) return;
       this.took.push("How long it simmers is not said: 20 min is taken.");
     }
-    this.steps.push({ do: "simmer", for: a.forText ?? "20 min", ...(a.lid ? { lid: a.lid } : {}) });
+    this.steps.push({
+      do: "simmer",
+      for: a.forText ?? "20 min",
+      ...(a.lid ? { lid: a.lid } : {}),
+      ...(a.loses ? { loses: a.loses } : {}),
+    });
   }
   pressure(a: Act): void {
     this.begin();

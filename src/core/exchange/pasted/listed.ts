@@ -30,7 +30,7 @@ export const startsWithAmount = (t: readonly Token[], ctx: ReadingContext): bool
 /** Whether a row is one of a list of what goes in, rather than a sentence that does something. */
 export function isListed({ row, text, tokens, acts }: RowRead, ctx: ReadingContext): boolean {
   // A list has no end that is told: the method begins where something is done.
-  if (row.section === "lines") return acts[0]?.at !== 0;
+  if (row.section === "lines") return acts[0]?.at !== 0 || ["fill", "cover"].includes(acts[0].deed);
   if (row.section !== undefined || sentencesOf(text).length > 1) return false;
   return startsWithAmount(tokens, ctx) || acts.length === 0;
 }

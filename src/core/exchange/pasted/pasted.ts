@@ -1,5 +1,6 @@
 import { KIND, cautiousWay } from "../../plan/kinds";
-import type { Kind, Plan } from "../../plan/plan";
+import type { UnitSystem } from "../../quantity/units";
+import { KINDS, type Kind, type Plan } from "../../plan/plan";
 import { degreesOf } from "../../plan/read-plan";
 import { readLine } from "../../reading/line";
 import type { NameSpan } from "../../reading/names";
@@ -60,6 +61,18 @@ const ASKED: ReadonlySet<PastedPart["is"]> = new Set(["ask", "unknown", "wrong"]
 const TO_MAKE = /^to make ([^,]{3,60}),/i;
 const EVEN = /\bequal (?:parts|amounts|quantities|measures)\b/i;
 
+/** “Kind: fire cider”, as our own files say it. */
+const STATED = /^(?:kind|measures):\s*([a-z ]+)$/i;
+function statedIn(text: string): Kind | undefined {
+  const said = /^\W*kind:\s*([a-z ]+?)\s*$/im.exec(text)?.[1]?.toLowerCase();
+  return KINDS.find((k) => KIND[k].name === said);
+}
+/** Whose cups a text of ours says it means. */
+export function measuresIn(text: string): UnitSystem | undefined {
+  const said = /^\W*measures:\s*(us|metric|imperial)\s*$/im.exec(text)?.[1]?.toLowerCase();
+  return (["us", "metric", "imperial"] as const).find((x) => x === said);
+}
+
 class Paste {
   private readonly ctx: ReadingContext;
   private readonly kind: Kind;
@@ -78,7 +91,8 @@ class Paste {
   ) {
     const { system, catalogue, ounces } = c;
     const plain = contextIn(system, { ...(catalogue ? { catalogue } : {}), ...(ounces ? { ounces } : {}) });
-    const rows = rowsOf(text);
+    const stated = statedIn(text);
+    const rows = rowsOf(text).filter((r) => !STATED.test(r.text));
     const named = nameFound(rows, plain);
     this.name = named?.name;
     this.nameAt = named?.at;
@@ -87,8 +101,8 @@ class Paste {
     const materials = spansOf(tokens, plain).map((s) => s.names[0]!.material);
     const heated = tokens.some((t) => DEEDS[t.low] === "simmer" || t.low === "decoction");
     const guess = kindOf(this.name ?? "", materials, heated);
-    this.kind = c.kind ?? guess.kind;
-    this.kindSure = c.kind !== undefined || guess.sure;
+    this.kind = c.kind ?? stated ?? guess.kind;
+    this.kindSure = c.kind !== undefined || stated !== undefined || guess.sure;
     this.willStrain = tokens.some((t) => DEEDS[t.low] === "strain");
     this.ctx = { ...plain, usual: cautiousWay(this.kind).usual ?? KIND[this.kind].usual };
     this.laying = new Laying(this.kind, system);

@@ -138,16 +138,21 @@ export class Performer {
     return how ? readLine(`${s.text.slice(m.from, m.to)}, ${how.toLowerCase()} packed`, this.ctx) : m.reading;
   }
 
+  /** A liquid with a verb that is its amount: with all that is said behind it, else by its name alone. */
+  private with(verb: string, s: Sentence, m: Mention, typed: string): Reading | undefined {
+    const whole = s.text.slice(m.from, m.to).replace(/^(?:the|your|some)\s+/i, "");
+    return [whole, typed].map((x) => readLine(`${verb} ${x}`, this.ctx)).find((r) => r.is === "line");
+  }
+
   /** A thing named without an amount where it goes in: to cover, to fill, a jar so full of it; else as it is usual. */
   private unsaid(s: Sentence, m: Mention, act: Act): Reading | undefined {
     const typed =
       m.material.kind === "plant" ? s.text.slice(m.from, m.to) : m.name.replace(/^(?:the|your|some)\s+/i, "");
     const stuff = m.material.kind === "stuff";
     if (stuff && (act.deed === "cover" || /\b(?:enough|cover(?:ed|s)?)\b/i.test(s.text))) {
-      const covers = readLine(`cover with ${typed}`, this.ctx);
-      return covers.is === "line" ? covers : m.reading;
+      return this.with("cover with", s, m, typed) ?? m.reading;
     }
-    if (stuff && act.deed === "fill") return readLine(`fill with ${typed}`, this.ctx);
+    if (stuff && act.deed === "fill") return this.with("fill with", s, m, typed);
     if (act.share !== undefined && !stuff) {
       const full = readLine(`${SHARE_WORDS[Math.round(act.share * 12)] ?? "1/2"} jar ${typed}`, this.ctx);
       return full.is === "line" ? full : m.reading;

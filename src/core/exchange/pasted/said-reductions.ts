@@ -1,3 +1,4 @@
+import { readMeasured } from "../../reading/amounts";
 import { readReduction } from "../../reading/reductions";
 import type { Token } from "../../reading/tokens";
 import type { UnitSystem } from "../../quantity/units";
@@ -43,6 +44,20 @@ export function leftOver(
       const said = `to ${text.slice(t[from]!.from, t[end - 1]!.to)}`;
       if (readReduction(said, system).ok) return said;
     }
+  }
+  return undefined;
+}
+
+/** A measured amount right behind a word: “losing 5 mL”. */
+export function amountBehind(
+  text: string,
+  t: readonly Token[],
+  i: number,
+  system: UnitSystem,
+): string | undefined {
+  for (let end = Math.min(t.length, i + 4); end > i; end--) {
+    const said = text.slice(t[i]!.from, t[end - 1]!.to);
+    if (readMeasured(said, system).ok) return said;
   }
   return undefined;
 }

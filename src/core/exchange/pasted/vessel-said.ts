@@ -2,6 +2,7 @@ import { isFault, numberAt } from "../../reading/numbers";
 import { unitAt } from "../../reading/quantity";
 import { tokensOf } from "../../reading/tokens";
 import type { UnitSystem } from "../../quantity/units";
+import { vesselPhrase } from "../written";
 import { VESSELS } from "../../vessel/catalogue";
 
 const JARS: ReadonlySet<string> = new Set(["jar", "jars", "mason", "kilner", "crock", "clip"]);
@@ -21,8 +22,16 @@ function jarOf(ml: number, system: UnitSystem, crock: boolean): string | undefin
   return near(mine) ?? near(all);
 }
 
+/** Every vessel of the catalogue by the words it is written with, the longest first. */
+const PHRASES: readonly (readonly [phrase: string, id: string])[] = [...VESSELS.keys()]
+  .map((id) => [vesselPhrase(id)!.toLowerCase(), id] as const)
+  .sort(([a], [b]) => b.length - a.length);
+
 /** “a quart jar”, “a clean 1 litre jar”: the vessel of the catalogue that is meant, where one is named by its size. */
 export function vesselSaid(text: string, system: UnitSystem): string | undefined {
+  const low = text.toLowerCase();
+  const whole = PHRASES.find(([phrase]) => low.includes(`into the ${phrase}`));
+  if (whole) return whole[1];
   const t = tokensOf(text);
   for (let k = 0; k < t.length; k++) {
     if (!JARS.has(t[k]!.low)) continue;
