@@ -14,6 +14,8 @@ import { withIds } from "../src/core/plan/ids";
 import { wayById } from "../src/core/plan/kinds";
 import type { TrialLine } from "../src/core/plan/trial";
 import { PLAIN_BENCH, emptyPlan, madeBy } from "../src/core/plan/ways";
+import { readRecipeBody } from "../src/core/formulary/events";
+import { RECIPES, versionsOf } from "./demo-recipes";
 import { readStoreBody } from "../src/core/stores/events";
 import type { Lot, StoreItem } from "../src/core/stores/item";
 import { gramsOf } from "../src/core/stores/stores";
@@ -41,6 +43,8 @@ interface Story {
   readonly change?: (p: Plan) => Plan;
   readonly begun: readonly [day: string, time: string];
   readonly reasons?: Record<string, string>;
+  /** The recipe of the book it was begun from, and its version, whose plan it is where that differs from the story’s. */
+  readonly recipe?: readonly [key: string, version: number];
   readonly then: readonly Happening[];
   readonly bottles?: readonly [
     day: string,
@@ -84,6 +88,45 @@ function cooling(day: string, from: string, celsius: readonly number[]): Happeni
 }
 
 const STORIES: readonly Story[] = [
+  {
+    code: "OX-25-01",
+    name: "Hyssop & fennel oxymel",
+    way: "oxymel-even",
+    vessel: "m-720-screw",
+    herbs: [],
+    recipe: ["hyssop", 1],
+    begun: ["2025-10-04", "15:10"],
+    then: [
+      ...shaken("2025-10-06", "2025-10-10", "2025-10-19"),
+      ["2025-11-01", "11:00", "strained", { measured: "540 mL", how: "wrung" }],
+      ["2025-11-01", "11:20", "finished", { lines: [] }],
+      ["2025-11-08", "19:00", "tasted", { sweet: 4, sharp: 1, herb: 1, words: "all honey" }],
+    ],
+    bottles: ["2025-11-01", "11:40", [["b-500-swing", 500, "fridge"]]],
+    used: [...spoons(0, "2025-11-03", [5, 6, 4, 6, 5, 6], 15), [0, "2026-01-05", "emptied", {}]],
+  },
+  {
+    code: "OX-25-02",
+    name: "Hyssop & fennel oxymel",
+    way: "oxymel-even",
+    vessel: "m-720-screw",
+    herbs: [],
+    recipe: ["hyssop", 2],
+    begun: ["2025-12-14", "16:30"],
+    then: [
+      ...shaken("2025-12-17", "2025-12-29", "2026-01-04"),
+      ["2026-01-13", "17:15", "strained", { measured: "565 mL", how: "wrung" }],
+      ["2026-01-13", "17:30", "finished", { lines: [] }],
+      [
+        "2026-01-24",
+        "20:00",
+        "tasted",
+        { sweet: 3, sharp: 2, herb: 2, words: "Two to one was all honey; the hyssop hid behind it." },
+      ],
+    ],
+    bottles: ["2026-01-13", "17:50", [["b-500-swing", 500, "fridge"]]],
+    used: [[0, "2026-03-22", "emptied", {}]],
+  },
   {
     code: "OX-26-01",
     name: "Blackberry-leaf oxymel",
@@ -420,7 +463,24 @@ const STORES: readonly (readonly [day: string, item: StoreItem | Omit<Lot, "gram
   lotKept("2026-11-01", "sugar", "3 kg", 3.3, { from: "market boat" }),
 ];
 
+const RECIPE_PLANS = new Map<string, ReturnType<typeof versionsOf>>();
+/** The plan of a story: its recipe’s, at the version it was begun from, or its own. */
 function planOf(s: Story): Plan {
+  if (s.herbs.length > 0) return ownPlan(s);
+  const [key, version] = s.recipe!;
+  return { ...recipePlans(key)[version - 1]!.plan, name: s.name };
+}
+function recipePlans(key: string): ReturnType<typeof versionsOf> {
+  const known = RECIPE_PLANS.get(key);
+  if (known) return known;
+  const made = versionsOf(
+    RECIPES.find((r) => r.key === key)!,
+    (code) => ownPlan(STORIES.find((x) => x.code === code)!),
+  );
+  RECIPE_PLANS.set(key, made);
+  return made;
+}
+function ownPlan(s: Story): Plan {
   const way = wayById(s.way)!;
   const bench = { ...PLAIN_BENCH, jar: s.vessel, pot: s.vessel };
   const start = withIds({
@@ -523,6 +583,7 @@ for (const s of STORIES) {
     plan,
     frozen: freeze(program.value),
     ...(s.reasons ? { reasons: s.reasons } : {}),
+    ...recipeOfStory(s),
   } satisfies Body<"begun">);
   for (const [day, time, type, body] of s.then) write(day, time, type, body);
   if (s.bottles) {
@@ -551,6 +612,39 @@ for (const s of STORIES) {
       .join(" ")}\n`,
   );
 }
+/** The recipe a story was begun from: the one that is named, or the one whose plan it is, at the version that stood then. */
+function recipeOfStory(s: Story): { recipe?: { id: string; version: number } } {
+  const key = s.recipe?.[0] ?? RECIPES.find((r) => r.of === s.code)?.key;
+  if (!key) return {};
+  const stood = recipePlans(key).filter((v) => v.day <= s.begun[0]).length;
+  return { recipe: { id: uuid(`recipe ${key}`), version: s.recipe?.[1] ?? Math.max(1, stood) } };
+}
+
+/** Writes the book: every recipe, and every later way of it. */
+for (const r of RECIPES) {
+  recipePlans(r.key).forEach(({ day, why, plan }, i) => {
+    const at = new Date(instantOf(day, "07:50", ZONE)).toISOString();
+    const type = i === 0 ? "written" : "changed";
+    const said = i === 0 ? { plan, note: r.note, from: r.from } : { plan, why };
+    const e = {
+      kind: "recipe",
+      stream: uuid(`recipe ${r.key}`),
+      seq: i + 1,
+      key: uuid(`recipe ${r.key} ${i + 1}`),
+      type,
+    };
+    const line = {
+      ...e,
+      version: 1,
+      at,
+      recordedAt: at,
+      day,
+      body: readRecipeBody(type, 1, JSON.parse(JSON.stringify(said))),
+    };
+    out.push({ recorded: at, line: JSON.stringify(line) });
+  });
+}
+
 /** Writes what became of a batch's bottles, each in a journal of its own. */
 function bottled(batch: Batch, used: readonly BottleHappening[]): void {
   batch.bottles.forEach((bottle, n) => {

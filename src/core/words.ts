@@ -21,3 +21,24 @@ export const withArticle = (noun: string): string => `${/^[aeiou]/i.test(noun) ?
 /** Meanings by word, for words that people type: “constructor” finds nothing in it. */
 export const dictionary = <T>(meanings: Readonly<Record<string, T>>): Readonly<Record<string, T>> =>
   Object.freeze(Object.assign(Object.create(null) as Record<string, T>, meanings));
+
+const ORDINALS = [
+  "first",
+  "second",
+  "third",
+  "fourth",
+  "fifth",
+  "sixth",
+  "seventh",
+  "eighth",
+  "ninth",
+  "tenth",
+];
+/** “the third way”; from eleven on in figures: “the 11th way”. */
+export function ordinal(n: number): string {
+  const word = ORDINALS[n - 1];
+  if (word) return word;
+  const ends = ["th", "st", "nd", "rd"];
+  const teen = n % 100 > 10 && n % 100 < 14;
+  return `${n}${teen ? "th" : (ends[n % 10] ?? "th")}`;
+}

@@ -7,10 +7,10 @@ import {
   type RecipeEventType,
   readRecipeBody,
 } from "../core/formulary/events";
-import { type Recipe, foldRecipe, mayFollowRecipe, present } from "../core/formulary/recipe";
+import { type BookRow, type Recipe, foldRecipe, mayFollowRecipe, present } from "../core/formulary/recipe";
 import { linesOf } from "../core/plan/edit";
 import { readPlan } from "../core/plan/file";
-import type { Kind, Plan } from "../core/plan/plan";
+import type { Plan } from "../core/plan/plan";
 import { resolve } from "../core/reckoning/resolve";
 import { type Refused, type Stream, type Written, appendWithin, eventsOf } from "./append";
 import { withOwn } from "./commands";
@@ -50,21 +50,17 @@ export const RECIPES: Stream<Recipe, RecipeEvent> = {
 export const recipeOf = async (sql: Sql | Tx, id: string): Promise<Recipe | undefined> =>
   foldRecipe(await eventsOf(sql, RECIPES, id));
 
-/** A recipe as the book lists it. */
-export interface RecipeRow {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: Kind;
-  readonly versions: number;
-  readonly batches: number;
-}
-
-/** Every recipe of the book, by name; what is put away only where it is asked for. */
-export const recipesIn = (sql: Sql, { away }: { away: boolean } = { away: false }): Promise<RecipeRow[]> =>
-  sql<RecipeRow[]>`
+/** Recipes of the book by name: those in which every word that is asked for begins one; what is put away only where that is asked. */
+export const recipesIn = (
+  sql: Sql,
+  { away = false, find = "" }: { readonly away?: boolean; readonly find?: string } = {},
+): Promise<BookRow[]> => {
+  const like = find.split(/\s+/).flatMap((w) => (w === "" ? [] : [`%${w.replace(/[\\%_]/g, "\\$&")}%`]));
+  return sql<BookRow[]>`
     select r.id, r.name, r.kind, r.versions, coalesce(b.n, 0)::int as batches from recipe r
     left join (select recipe, count(*) as n from batch where recipe is not null group by recipe) b on b.recipe = r.id
-    where r.put_away = ${away} order by lower(r.name), r.id`;
+    where r.put_away = ${away} and r.found_by like all(${like}::text[]) order by lower(r.name), r.id`;
+};
 
 /** Batches begun from a recipe, oldest first; at most so many, the newest. */
 export const batchesOfRecipe = (

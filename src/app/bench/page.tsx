@@ -1,5 +1,9 @@
 import type { Metadata } from "next";
 import { z } from "zod";
+import { planOf, present, versionOf } from "@/core/formulary/recipe";
+import { planOfDigits } from "@/exchange/plan-code";
+import { recipeOf } from "@/store/recipes";
+import { taughtBy } from "../formulary/taught";
 import { batchOf } from "@/store/journal";
 import { db } from "@/store/db";
 import { busyVessels } from "@/store/shelf";
@@ -10,8 +14,36 @@ import { frame } from "../frame";
 
 export const metadata: Metadata = { title: "Bench" };
 
-/** The batch an address names, to be planned again or put right; nothing where there is none, or it can be put right no more. */
-async function fromOf(asked: { again?: string; right?: string }): Promise<From | undefined> {
+interface Asked {
+  readonly again?: string;
+  readonly right?: string;
+  readonly recipe?: string;
+  readonly v?: string;
+  readonly plan?: string;
+  /** Which of the things its batches taught is taken along, by its number. */
+  readonly learned?: string;
+}
+
+/** A recipe of the book at the version that is asked for, with what was learned of it where that is wanted. */
+async function fromRecipe({ recipe: asked, v, learned }: Asked): Promise<From | undefined> {
+  const id = z.uuid().safeParse(asked);
+  const recipe = id.success ? await recipeOf(db(), id.data) : undefined;
+  if (!recipe) return undefined;
+  const version = versionOf(recipe, Number(v)) ?? present(recipe);
+  const plan = planOf(recipe, version);
+  const taught = learned === undefined ? undefined : (await taughtBy(recipe, version))[Number(learned)];
+  return { as: "recipe", id: recipe.id, version: version.n, plan: taught?.plan ?? plan };
+}
+
+function fromCode(code: string): From {
+  const plan = planOfDigits(code);
+  return plan.ok ? { as: "card", plan: plan.value } : { as: "wrong", fault: plan.faults[0]! };
+}
+
+/** What an address names to be set out: a recipe, a card’s plan, a batch to be planned again or put right; nothing where there is none. */
+async function fromOf(asked: Asked): Promise<From | undefined> {
+  if (asked.recipe !== undefined) return fromRecipe(asked);
+  if (asked.plan !== undefined) return fromCode(asked.plan);
   const id = z.uuid().safeParse(asked.right ?? asked.again);
   const batch = id.success ? await batchOf(db(), id.data) : undefined;
   if (!batch) return undefined;
@@ -20,11 +52,23 @@ async function fromOf(asked: { again?: string; right?: string }): Promise<From |
   return batch.state === "working" ? { as: "right", id: batch.id, code, seq, reasons, plan } : undefined;
 }
 
-export default async function BenchPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ again?: string; right?: string }>;
-}) {
+/** Another batch, or another recipe, is another Bench. */
+function keyOf(from: From | undefined): string {
+  switch (from?.as) {
+    case "again":
+    case "right":
+      return `${from.as}-${from.id}`;
+    case "recipe":
+      return `recipe-${from.id}-${from.version}`;
+    case "card":
+      return `card-${from.plan.name}`;
+    case "wrong":
+    case undefined:
+      return "bench";
+  }
+}
+
+export default async function BenchPage({ searchParams }: { searchParams: Promise<Asked> }) {
   const [{ home, today }, items, busy, from] = await Promise.all([
     frame(),
     storedItems(db()),
@@ -35,8 +79,7 @@ export default async function BenchPage({
   const others = from?.as === "right" ? busy.filter((b) => b.code !== from.code) : [...busy];
   return (
     <Bench
-      // Another batch is another Bench.
-      key={from ? `${from.as}-${from.id}` : "bench"}
+      key={keyOf(from)}
       household={home.units}
       currency={home.currency}
       today={today}

@@ -1,6 +1,6 @@
 import type { Day } from "../day";
 import { asWritten, correctionsOf } from "../envelope";
-import type { Plan } from "../plan/plan";
+import type { Kind, Plan } from "../plan/plan";
 import type { CameFrom, RecipeBody, RecipeEvent, RecipeEventType } from "./events";
 
 /** One way a recipe was written down: the n-th plan of its journal, whatever became of it. */
@@ -84,4 +84,13 @@ export function mayFollowRecipe(r: Recipe | undefined, type: RecipeEventType): s
   if (!r) return "There is no such recipe.";
   if (r.putAway && type !== "corrected") return "It is put away. Take it out again first.";
   return undefined;
+}
+
+/** A recipe as the book lists it. */
+export interface BookRow {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: Kind;
+  readonly versions: number;
+  readonly batches: number;
 }

@@ -213,8 +213,9 @@ function useBeginning(
   const begin = async (): Promise<void> => {
     setSending(true);
     setRefused(undefined);
-    const { id, key, reasons } = bench;
-    const sent = await send("/api/batches", { id, key, plan: made.plan, reasons });
+    const { id, key, reasons, recipe } = bench;
+    const from = recipe ? { recipe: { id: recipe.id, version: recipe.version } } : {};
+    const sent = await send("/api/batches", { id, key, plan: made.plan, reasons, ...from });
     setSending(false);
     if (!sent.ok) return setRefused(sent.fault);
     const [next, ...others] = bench.rest;

@@ -17,6 +17,7 @@ const Kept = z.looseObject({
   reasons: z.record(z.string(), z.string()).catch({}),
   rest: z.array(z.unknown()).catch([]),
   shop: z.object({ price: z.string(), ml: z.string() }).catch({ price: "", ml: "" }),
+  recipe: z.object({ id: z.uuid(), version: z.number(), name: z.string() }).optional().catch(undefined),
   saved: z.number().catch(0),
 });
 
@@ -32,8 +33,8 @@ export function readDraft(text: string | null): Bench | undefined {
     const d = Kept.parse(JSON.parse(text));
     const plan = planOf({ ...d.plan, name: d.plan.name || "Untitled" });
     if (!plan) return undefined;
-    const { named, id, key, reasons, shop } = d;
-    return { plan, named, id, key, reasons, shop, rest: d.rest.flatMap((x) => planOf(x) ?? []) };
+    const { named, id, key, reasons, shop, recipe } = d;
+    return { plan, named, id, key, reasons, shop, recipe, rest: d.rest.flatMap((x) => planOf(x) ?? []) };
   } catch {
     return undefined;
   }

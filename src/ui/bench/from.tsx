@@ -4,31 +4,76 @@ import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import type { Fault } from "@/core/fault";
 import type { Plan } from "@/core/plan/plan";
+import { ordinal } from "@/core/words";
 import { send } from "../kit/send";
 import type { Sending } from "./begin";
 import { forgetDraft } from "./draft";
 import type { Made } from "./made";
 import type { Bench } from "./state";
 
-/** A batch whose plan is set on the Bench: to be made again, or to be put right while it works. */
-export interface From {
-  readonly as: "again" | "right";
+interface FromBatchOf<As extends string> {
+  readonly as: As;
   readonly id: string;
   readonly code: string;
   readonly seq: number;
   readonly reasons: Readonly<Record<string, string>>;
   readonly plan: Plan;
 }
+/**
+ * Whose plan is set on the Bench: a batch’s, to be made again or to be put right while it works; a recipe’s of the book; or one that came on a
+ * card or a link.
+ */
+export type From =
+  | FromBatchOf<"again">
+  | FromBatchOf<"right">
+  | { readonly as: "recipe"; readonly id: string; readonly version: number; readonly plan: Plan }
+  | { readonly as: "card"; readonly plan: Plan }
+  /** A card or a link whose code does not read. */
+  | { readonly as: "wrong"; readonly fault: Fault };
 
 /** Says whose plan stands here, and what becomes of it. */
 export function FromBatch({ from, why, setWhy }: { from: From; why: string; setWhy: (why: string) => void }) {
-  if (from.as === "again")
-    return (
-      <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
-        The plan of <Link href={`/batch/${from.id}`}>{from.code}</Link> stands on the Bench. Undo brings back
-        what stood here before.
-      </p>
-    );
+  switch (from.as) {
+    case "wrong":
+      return (
+        <p role="alert" className="no-print wrong py-2 mt-4">
+          {from.fault.message}
+        </p>
+      );
+    case "card":
+      return (
+        <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
+          A plan from outside stands on the Bench: {from.plan.name}. Undo brings back what stood here before.
+        </p>
+      );
+    case "recipe":
+      return (
+        <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
+          <Link href={`/formulary/${from.id}`}>{from.plan.name}</Link>, the {ordinal(from.version)} way,
+          stands on the Bench. Undo brings back what stood here before.
+        </p>
+      );
+    case "right":
+      return <PuttingRight from={from} why={why} setWhy={setWhy} />;
+    case "again":
+      return (
+        <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
+          The plan of <Link href={`/batch/${from.id}`}>{from.code}</Link> stands on the Bench. Undo brings
+          back what stood here before.
+        </p>
+      );
+  }
+}
+
+function PuttingRight({
+  from,
+  why,
+  setWhy,
+}: {
+  from: FromBatchOf<"right">;
+  why: string;
+  setWhy: (why: string) => void;
+}) {
   return (
     <div
       role="status"
@@ -70,7 +115,7 @@ export function usePuttingRight(
   const [refused, setRefused] = useState<Fault | undefined>();
   const intent = useRef({ text: "", key: "" });
   const put = async (): Promise<void> => {
-    if (!from || sending) return;
+    if (from?.as !== "right" || sending) return;
     setSending(true);
     setRefused(undefined);
     const said = why.trim() === "" ? {} : { why: why.trim() };

@@ -8,6 +8,13 @@ import type { UnitSystem } from "@/core/quantity/units";
 import { capital } from "@/core/words";
 import { type Around, type Made, make } from "./made";
 
+/** A recipe of the book, at one of its versions. */
+export interface BenchRecipe {
+  readonly id: string;
+  readonly version: number;
+  readonly name: string;
+}
+
 /** What the Bench holds: the plan, whether its name was typed, and the ids it will be begun under. */
 export interface Bench {
   readonly plan: Plan;
@@ -17,6 +24,8 @@ export interface Bench {
   readonly reasons: Readonly<Record<string, string>>;
   /** What is to be begun after this: the other jar of a batch in two. */
   readonly rest: readonly Plan[];
+  /** The recipe of the book it is made from, where it is from one. */
+  readonly recipe?: BenchRecipe | undefined;
   /** A shop's bottle to set the cost against, as typed. */
   readonly shop: { readonly price: string; readonly ml: string };
 }

@@ -46,9 +46,11 @@ export function useBench(household: UnitSystem, fittings: Fittings, around: Arou
     const blank = fresh(household, fittings);
     const asBegun = right && { ...blank, plan: right.plan, named: true, reasons: right.reasons };
     actions.replace(keptDraft(right?.id) ?? asBegun ?? blank);
-    if (from?.as === "again") {
+    if (from && from.as !== "right" && from.as !== "wrong") {
+      const recipe =
+        from.as === "recipe" ? { id: from.id, version: from.version, name: from.plan.name } : undefined;
       // What stood here before is one undo away; read once, the address goes back to the Bench's own.
-      actions.change({ plan: from.plan, named: true, reasons: {}, rest: [] });
+      actions.change({ plan: from.plan, named: true, reasons: {}, rest: [], recipe });
       window.history.replaceState(null, "", "/bench");
     }
     // eslint-disable-next-line react-hooks/exhaustive-deps -- a Bench is set out once

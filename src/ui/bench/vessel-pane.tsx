@@ -4,14 +4,13 @@ import { multiplied } from "@/core/advice/scale";
 import type { Caution } from "@/core/cautions/caution";
 import type { Fault } from "@/core/fault";
 import type { Plan } from "@/core/plan/plan";
-import type { Program, Resolved } from "@/core/reckoning/program";
+import type { Program } from "@/core/reckoning/program";
 import type { Reckoning } from "@/core/reckoning/reckon";
 import type { Busy } from "@/core/stores/free";
 import type { VesselOnHand } from "@/core/stores/stores";
-import type { Fit } from "@/core/vessel/fit";
 import { type Lid, type Vessel, type Ware, isPot, vesselWords } from "@/core/vessel/vessel";
-import { substanceOf } from "../figures/substance";
-import { type DrawnLayer, type DrawnMark, VesselFigure } from "../figures/vessel";
+import { VesselFigure } from "../figures/vessel";
+import { layersOf, marksOf } from "../figures/in-vessel";
 import { useUnits } from "../kit/units";
 import { CautionNote } from "../plan/cautions";
 import { OwnVessel, isMeasured } from "./own-vessel";
@@ -37,28 +36,6 @@ interface Props {
   readonly choose: (part: VesselPart, about?: string) => void;
   readonly edit: BenchActions["edit"];
   readonly take: (plan: Plan, rest?: Plan) => void;
-}
-
-const layersOf = (fit: Fit, stuffs: readonly Resolved[], brimCm: number): DrawnLayer[] =>
-  fit.layers.flatMap((l) => {
-    const of = stuffs[l.of];
-    return of ? [{ fromCm: l.fromCm, toCm: Math.min(l.toCm, brimCm), substance: substanceOf(of.stuff) }] : [];
-  });
-
-/** One mark for all the herb, at its top; one for every liquid. */
-function marksOf(fit: Fit, stuffs: readonly Resolved[]): DrawnMark[] {
-  const herbs = fit.marks.filter((m) => m.sort === "herb");
-  const top = herbs.at(-1);
-  const liquids = fit.marks
-    .filter((m) => m.sort === "liquid")
-    .map((m) => ({
-      cm: m.cm,
-      words: `${stuffs[m.of]?.stuff.name.split(" ").at(-1) ?? ""} to here`,
-      hidden: m.hidden,
-    }));
-  return top
-    ? [{ cm: top.cm, words: herbs.length > 1 ? "herbs, pressed" : "herb, pressed" }, ...liquids]
-    : liquids;
 }
 
 /** Pixels a centimetre, so that the vessel fills its place whatever its size. */

@@ -29,6 +29,8 @@ interface Props {
   /** cm scale up the side and marks with words; without them the drawing is for a shelf. */
   readonly measured?: boolean;
   readonly ruler?: "cm" | "in";
+  /** A former version, as dark-and-light dashes: its vessel, and the levels it stood at, cm. */
+  readonly ghost?: { readonly profile: Profile; readonly cms: readonly number[] } | undefined;
   readonly floaters?: readonly string[];
   readonly floatAtCm?: number;
   /** What the drawing is of, for those who hear it. */
@@ -84,6 +86,40 @@ export function described(p: Pick<Props, "layers" | "marks" | "title" | "floater
 function lidHeight(lid: DrawnLid, brimCm: number): number {
   if (lid === "none" || lid === "off") return 0.3;
   return lid === "cork" ? 2.2 : Math.min(1.8, Math.max(0.9, brimCm * 0.1));
+}
+
+/** How things stood in a former version: its vessel’s inside and its levels, dashed dark and light. */
+function Ghost({
+  profile,
+  cms,
+  middle,
+  k,
+  y,
+}: {
+  profile: Profile;
+  cms: readonly number[];
+  middle: number;
+  k: number;
+  y: (cm: number) => number;
+}) {
+  const solid = solidOf(profile);
+  const top = Math.max(...cms, 0);
+  const half = slice(solid, 0, Math.min(solid.brimCm, Math.max(top, 0.1)));
+  const right = half.map(([h, r]) => `${(middle + r * k).toFixed(1)} ${y(h).toFixed(1)}`);
+  const left = [...half].reverse().map(([h, r]) => `${(middle - r * k).toFixed(1)} ${y(h).toFixed(1)}`);
+  const levels = cms
+    .filter((cm) => cm > 0.05 && cm < solid.brimCm)
+    .map((cm) => {
+      const r = (diameterAt(solid, cm) / 2) * k;
+      return `M${(middle - r).toFixed(1)} ${y(cm).toFixed(1)}H${(middle + r).toFixed(1)}`;
+    });
+  const d = `M${right.join("L")}M${left.join("L")}${levels.join("")}`;
+  return (
+    <g fill="none" strokeWidth="2.2" data-ghost>
+      <path d={d} stroke="var(--color-white)" />
+      <path d={d} stroke="var(--color-iron)" strokeDasharray="6 5" />
+    </g>
+  );
 }
 
 /** Cross-section of a vessel to scale, from its real profile; every level is the reckoned one. */
@@ -151,6 +187,7 @@ export function VesselFigure(p: Props) {
           />
         ) : null,
       )}
+      {p.ghost && <Ghost {...p.ghost} middle={middle} k={k} y={y} />}
       {p.floatAtCm !== undefined && p.floaters && p.floaters.length > 0 && (
         <g aria-hidden="true">
           {[-0.55, -0.2, 0.2, 0.55].map((s, i) => {

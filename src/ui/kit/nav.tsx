@@ -6,6 +6,7 @@ const VIEWS = [
   ["/", "Shelf"],
   ["/bench", "Bench"],
   ["/cellar", "Cellar"],
+  ["/formulary", "Formulary"],
   ["/stores", "Stores"],
 ] as const;
 

@@ -1,0 +1,85 @@
+import Link from "next/link";
+import { KIND } from "@/core/plan/kinds";
+import type { BookRow } from "@/core/formulary/recipe";
+import { counted } from "@/core/words";
+
+/** The names in the book; where there are more than can stand here, that is said, and they are found by typing. */
+export function Book({
+  rows,
+  more,
+  asked,
+  here,
+}: {
+  rows: readonly BookRow[];
+  /** How many stand in the book besides. */
+  more: number;
+  asked: string;
+  here?: string;
+}) {
+  return (
+    <nav aria-label="In the book">
+      <h2 className="ruled-head">in the book</h2>
+      {(more > 0 || asked !== "") && (
+        <form action="/formulary" className="pt-2">
+          <label htmlFor="book-find" className="quiet block">
+            part of a name, or what is in it
+          </label>
+          <input
+            id="book-find"
+            name="q"
+            type="search"
+            className="field w-full"
+            defaultValue={asked}
+            maxLength={80}
+          />
+        </form>
+      )}
+      <ul className="pt-1">
+        {rows.map((r) => (
+          <li key={r.id}>
+            <Link
+              href={`/formulary/${r.id}`}
+              aria-current={r.id === here ? "page" : undefined}
+              className={`inline-flex items-center min-h-9 no-underline hover:underline ${r.id === here ? "font-bold text-iron" : ""}`}
+            >
+              {r.name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {rows.length === 0 && asked !== "" && <p role="status">Nothing of that in the book.</p>}
+      {more > 0 && <p className="quiet pt-1">and {counted(more, "more", "more")}; type to find one</p>}
+      {here !== undefined && (
+        <p className="pt-2">
+          <Link href="/formulary" className="inline-flex items-center min-h-9">
+            write or paste one in
+          </Link>
+        </p>
+      )}
+    </nav>
+  );
+}
+
+/** The whole book at a glance, with what each is and what was made of it. */
+export function BookList({ rows, more }: { rows: readonly BookRow[]; more: number }) {
+  return (
+    <ul className="border-t border-rule">
+      {rows.map((r) => (
+        <li
+          key={r.id}
+          className="border-b border-rule grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 items-baseline py-1"
+        >
+          <Link href={`/formulary/${r.id}`} className="min-h-9 inline-flex items-center font-semibold">
+            {r.name}
+          </Link>
+          <span className="quiet text-right">
+            {KIND[r.kind].name}
+            {r.versions > 1 ? `, ${counted(r.versions, "way", "ways")}` : ""}
+            {r.batches > 0 ? `; ${counted(r.batches, "batch", "batches")}` : ""}
+          </span>
+        </li>
+      ))}
+      {more > 0 && <li className="quiet py-2">and {more} more; type to find one</li>}
+    </ul>
+  );
+}

@@ -1,0 +1,232 @@
+"use client";
+import { useDeferredValue, useMemo, useRef, useState } from "react";
+import { type Pasted, measuresIn, readPasted } from "@/core/exchange/pasted/pasted";
+import { toText } from "@/core/exchange/written";
+import type { Fault } from "@/core/fault";
+import { KIND } from "@/core/plan/kinds";
+import { KINDS, type Kind, type Plan } from "@/core/plan/plan";
+import type { UnitSystem } from "@/core/quantity/units";
+import type { Stored } from "@/core/stores/events";
+import type { Busy } from "@/core/stores/free";
+import { storesOf } from "@/core/stores/stores";
+import { counted } from "@/core/words";
+import { usualJar, POT } from "../bench/fittings";
+import { useDraft } from "../kit/draft";
+import { useOunces } from "../plan/ounces";
+import { verdictHead } from "../plan/verdict-words";
+import { reckonedPlan } from "@/core/formulary/reckoned";
+import { KeepIt } from "./keep-it";
+import { readFile } from "./read-file";
+import { Understood } from "./understood";
+
+interface Props {
+  readonly household: UnitSystem;
+  readonly items: readonly Stored[];
+  readonly busy: readonly Busy[];
+  readonly names: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** What stands in the pane: words, and the plan itself while they are the words of one that came whole. */
+interface Draft {
+  readonly text: string;
+  readonly whole: Plan | undefined;
+  readonly file: string | undefined;
+  readonly kind: Kind | undefined;
+}
+const EMPTY: Draft = { text: "", whole: undefined, file: undefined, kind: undefined };
+const readDraft = (kept: unknown): Draft | undefined => {
+  const text = (kept as { text?: unknown } | null)?.text;
+  return typeof text === "string" && text !== "" ? { ...EMPTY, text } : undefined;
+};
+
+/** Says what the recipe comes to, and what its writer claims beside it. */
+function Comes({
+  plan,
+  pasted,
+  stores,
+}: {
+  plan: Plan;
+  pasted: Pasted;
+  stores: ReturnType<typeof storesOf>;
+}) {
+  const made = useMemo(() => reckonedPlan(plan, stores.catalogue), [plan, stores]);
+  if (!made)
+    return <p className="wrong pt-2">It cannot be reckoned yet. Lay it on the Bench, where it says why.</p>;
+  const head = verdictHead(made.reckoning.verdict);
+  return (
+    <p className="pt-2">
+      It makes about <strong>{Math.round(made.reckoning.finished.ml.value)} mL</strong>. {head.place}{" "}
+      {head.life}
+      {pasted.claims.map((c) => (
+        <span key={c.words} className="quiet block">
+          The writer says: “{c.words}”.
+        </span>
+      ))}
+    </p>
+  );
+}
+
+/** Write or paste a recipe, in your own words: read as it is typed, and beside it what was understood, asked and left. */
+export function WriteIn({ household, items, busy, names }: Props) {
+  const stores = useMemo(() => storesOf(items), [items]);
+  const ounces = useOunces();
+  const draft = useDraft<Draft>("jolly-write-in", EMPTY, readDraft);
+  const { text, whole, file, kind } = draft.value;
+  const [fault, setFault] = useState<Fault | undefined>();
+  const input = useRef<HTMLInputElement>(null);
+  const system = measuresIn(text) ?? household;
+  const asked = useDeferredValue(text);
+  const jar = useMemo(() => usualJar(stores, busy, household), [stores, busy, household]);
+  const pasted = useMemo(
+    () =>
+      readPasted(asked.slice(0, 100_000), {
+        system,
+        catalogue: stores.catalogue,
+        ounces,
+        kind,
+        jar,
+        pot: POT,
+      }),
+    [asked, system, stores, ounces, kind, jar],
+  );
+  const type = (next: string): void => {
+    setFault(undefined);
+    draft.set({ ...EMPTY, text: next, kind });
+  };
+  const put = (from: number, to: number, said: string): void =>
+    type(text.slice(0, from) + said + text.slice(to));
+  const take = async (given: File | string, name?: string): Promise<void> => {
+    setFault(undefined);
+    const read = await readFile(given);
+    if (!read.ok) return setFault(read.faults[0]);
+    const plan = "plan" in read.value ? read.value.plan : undefined;
+    const words = "plan" in read.value ? toText(read.value.plan, stores.catalogue) : read.value.text;
+    draft.set({ text: words, whole: plan, file: name, kind: undefined });
+  };
+  const plan = whole ?? pasted.plan;
+  const { read, asked: open, notes } = pasted.counts;
+  return (
+    <section aria-labelledby="write-in" className="min-w-0">
+      <h2 id="write-in" className="ruled-head">
+        Write or paste one in, in your own words
+      </h2>
+      <div
+        className="grid gap-x-6 md:grid-cols-2 pt-2"
+        onDragOver={(e) => e.preventDefault()}
+        onDrop={(e) => {
+          const [dropped] = e.dataTransfer.files;
+          if (!dropped) return;
+          e.preventDefault();
+          void take(dropped, dropped.name);
+        }}
+      >
+        <div className="min-w-0">
+          <label htmlFor="recipe-text" className="quiet block">
+            a recipe, as it was told
+          </label>
+          <textarea
+            id="recipe-text"
+            className="field w-full min-h-[18rem] leading-[1.6] resize-y"
+            rows={Math.min(30, Math.max(12, text.split("\n").length + 2))}
+            value={text}
+            maxLength={400_000}
+            aria-invalid={fault !== undefined}
+            aria-describedby={fault ? "write-in-wrong" : undefined}
+            placeholder={
+              "Winter damson, from the lock above\na good pound of damsons, stones out\ncover with water and half an hour\n…"
+            }
+            onPaste={(e) => {
+              const html = e.clipboardData.getData("text/html");
+              const given = e.clipboardData.getData("text/plain");
+              // What is pasted into an empty page is taken whole: a plan, a page, a code; into words it is words.
+              if (text.trim() !== "" || !/^\s*[{[<]|^\s*\d{12,}\s*$|[?&]plan=\d/.test(given || html)) return;
+              e.preventDefault();
+              void take(given || html);
+            }}
+            onChange={(e) => type(e.target.value)}
+          />
+          {fault && (
+            <p id="write-in-wrong" role="alert" className="wrong">
+              {fault.message}
+            </p>
+          )}
+          <p className="flex flex-wrap gap-x-4 items-center">
+            <button type="button" className="plain min-h-9" onClick={() => input.current?.click()}>
+              a file, or a picture of a card
+            </button>
+            <input
+              ref={input}
+              type="file"
+              className="sr-only"
+              tabIndex={-1}
+              aria-label="a recipe file, or a picture of a card"
+              accept=".json,.jsonld,.md,.txt,.html,.htm,image/*"
+              onChange={(e) => {
+                const [chosen] = e.target.files ?? [];
+                if (chosen) void take(chosen, chosen.name);
+                e.target.value = "";
+              }}
+            />
+            {text !== "" && (
+              <button type="button" className="plain min-h-9" onClick={() => draft.set(EMPTY)}>
+                clear it
+              </button>
+            )}
+          </p>
+        </div>
+        <div className="min-w-0">
+          <Understood pasted={pasted} whole={whole} put={put} catalogue={stores.catalogue} />
+        </div>
+      </div>
+      {text.trim() !== "" && (
+        <>
+          <p className="pt-1" role="status">
+            {counted(read, "thing", "things")} read,{" "}
+            {open === 0 ? "none asks" : `${open} ask${open === 1 ? "s" : ""}`}
+            {notes > 0 ? `, ${counted(notes, "note", "notes")}` : ""}.{" "}
+            <label>
+              <span className="quiet">It is </span>
+              <select
+                className="stitch"
+                aria-label="Kind of the recipe"
+                value={(whole ?? pasted).kind}
+                disabled={whole !== undefined}
+                onChange={(e) => draft.set({ ...draft.value, kind: KINDS.find((k) => k === e.target.value) })}
+              >
+                {KINDS.map((k) => (
+                  <option key={k} value={k}>
+                    {KIND[k].name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {!pasted.kindSure && !whole && <span className="quiet"> (guessed)</span>}
+          </p>
+          {!whole &&
+            pasted.took.map((t) => (
+              <p key={t} className="quiet">
+                {t}
+              </p>
+            ))}
+        </>
+      )}
+      {plan && (
+        <>
+          <Comes plan={plan} pasted={pasted} stores={stores} />
+          <KeepIt
+            plan={plan}
+            open={whole ? 0 : open}
+            names={names}
+            from={
+              file === undefined
+                ? { as: "pasted", text: text.slice(0, 40_000) }
+                : { as: "file", name: file.slice(0, 200) }
+            }
+            catalogue={stores.catalogue}
+            kept={() => draft.clear()}
+          />
+        </>
+      )}
+    </section>
+  );
+}
