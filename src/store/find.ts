@@ -8,7 +8,7 @@ import { storedItems } from "./stores";
 
 /** One thing that was found, and the page it stands on. */
 export interface Found {
-  readonly sort: "batch" | "bottle" | "store";
+  readonly sort: "batch" | "bottle" | "store" | "recipe";
   readonly id: string;
   /** “SY-26-01·3”, “OX-26-02”, “hyssop”. */
   readonly called: string;
@@ -45,11 +45,11 @@ const holding = (sql: Sql, sought: readonly Sought[], text: Part) =>
     (all, { word, one }) => sql`${all} and (${text} like ${like(word)} or ${text} like ${like(one)})`,
     sql`true`,
   );
-/** How many of the words a batch bears in its own name. */
-const named = (sql: Sql, sought: readonly Sought[]): Part =>
+/** How many of the words a batch or a recipe bears in its own name. */
+const named = (sql: Sql, sought: readonly Sought[], name: Part): Part =>
   sought.reduce<Part>(
     (sum, { one }) =>
-      sql`${sum} + (case when ' ' || replace(lower(b.name), '-', ' ') like ${like(one)} then 1 else 0 end)`,
+      sql`${sum} + (case when ' ' || replace(lower(${name}), '-', ' ') like ${like(one)} then 1 else 0 end)`,
     sql`0`,
   );
 const like = (word: string): string => `% ${word.replace(/[\\%_]/g, "\\$&")}%`;
@@ -75,7 +75,14 @@ async function batches(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
   const rows = await sql<(Found & { n: number })[]>`
     select 'batch' as sort, b.id, b.code as called, b.name, b.state, b.begun_day as day, false as past, count(*) over ()::int as n
     from batch b where ${holding(sql, sought, sql`b.found_by`)}
-    order by ${named(sql, sought)} desc, array_position(array['working', 'strained', 'bottled'], b.state) nulls last, b.begun_day desc, b.code desc limit ${MOST}`;
+    order by ${named(sql, sought, sql`b.name`)} desc, array_position(array['working', 'strained', 'bottled'], b.state) nulls last, b.begun_day desc, b.code desc limit ${MOST}`;
+  return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
+}
+
+async function recipes(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
+  const rows = await sql<(Found & { n: number })[]>`
+    select 'recipe' as sort, r.id, '' as called, r.name, 'recipe' as state, r.day, false as past, count(*) over ()::int as n
+    from recipe r where not r.put_away and ${holding(sql, sought, sql`r.found_by`)} order by ${named(sql, sought, sql`r.name`)} desc, lower(r.name), r.id limit ${MOST}`;
   return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
 }
 
@@ -119,11 +126,12 @@ export async function find(
 ): Promise<Finding> {
   const sought = soughtIn(question);
   if (sought.length === 0) return { found: [], more: 0 };
-  const [a, b, c] = await Promise.all([
+  const [a, b, c, d] = await Promise.all([
     batches(sql, sought),
     bottles(sql, sought, places, today),
     stored(sql, sought),
+    recipes(sql, sought),
   ]);
-  const order = sought.some((s) => MEANS_BOTTLES.test(s.word)) ? [b, a, c] : [a, b, c];
+  const order = sought.some((s) => MEANS_BOTTLES.test(s.word)) ? [b, a, d, c] : [a, b, d, c];
   return { found: order.flatMap((f) => f.found), more: order.reduce((n, f) => n + f.more, 0) };
 }

@@ -8,6 +8,8 @@ import {
   readRecipeBody,
 } from "../core/formulary/events";
 import { type BookRow, type Recipe, foldRecipe, mayFollowRecipe, present } from "../core/formulary/recipe";
+import { asFound, soughtIn } from "../core/journal/found-by";
+import { MATERIALS } from "../core/material/catalogue";
 import { linesOf } from "../core/plan/edit";
 import { readPlan } from "../core/plan/file";
 import type { Plan } from "../core/plan/plan";
@@ -17,14 +19,15 @@ import { withOwn } from "./commands";
 import type { Sql, Tx } from "./db";
 import { stores } from "./stores";
 
-/** Plain words a recipe is found by. */
+/** Plain words a recipe is found by: its name, its kind, and what goes in under every name it has. */
 function foundByOf(r: Recipe): string {
   const { plan } = present(r);
-  return [r.name, plan.kind, ...linesOf(plan).map((l) => l.material.replaceAll("-", " "))]
-    .join(" ")
-    .toLowerCase();
+  const own = new Map(plan.materials?.map((m) => [m.id, m.names]));
+  const names = linesOf(plan).flatMap(
+    (l) => MATERIALS.get(l.material)?.row.names ?? own.get(l.material) ?? [l.material],
+  );
+  return asFound([r.name, plan.kind, "recipe", ...names]);
 }
-
 async function project(tx: Tx, r: Recipe): Promise<void> {
   const v = present(r);
   const plan = tx.json(v.plan as never);
@@ -55,7 +58,7 @@ export const recipesIn = (
   sql: Sql,
   { away = false, find = "" }: { readonly away?: boolean; readonly find?: string } = {},
 ): Promise<BookRow[]> => {
-  const like = find.split(/\s+/).flatMap((w) => (w === "" ? [] : [`%${w.replace(/[\\%_]/g, "\\$&")}%`]));
+  const like = soughtIn(find).map(({ one }) => `% ${one.replace(/[\\%_]/g, "\\$&")}%`);
   return sql<BookRow[]>`
     select r.id, r.name, r.kind, r.versions, coalesce(b.n, 0)::int as batches from recipe r
     left join (select recipe, count(*) as n from batch where recipe is not null group by recipe) b on b.recipe = r.id

@@ -360,10 +360,11 @@ describe("a journal of the second version", () => {
     const { events } = await importLines(home.sql, lines);
     expect(events).toBe(lines.length - 1);
     const now = await newHousehold("demo");
+    // Today's demo reaches farther back, too.
     const standing = async (h: Household) => [
-      await h.sql`select code, state, strained_day, bottled_day, vessel from batch order by code`,
+      await h.sql`select code, state, strained_day, bottled_day, vessel from batch where code like '%-26-%' order by code`,
       // Today's demo leaves room for the ice; the old one was filled as it was filled.
-      await h.sql`select place, vessel, case when place = 'freezer' then 0 else ml end as ml from bottle order by id`,
+      await h.sql`select place, vessel, case when place = 'freezer' then 0 else ml end as ml from bottle where batch_id in (select id from batch where code like '%-26-%') order by id`,
       await h.sql`select what, left_g > 0 as some from store_item order by id`,
     ];
     expect(await standing(home)).toEqual(await standing(now));

@@ -7,6 +7,7 @@ import type { BatchReckoning } from "@/core/journal/reckon";
 import { heldBy } from "@/core/label/held";
 import { contentsOf } from "@/core/label/label";
 import { VesselFigure } from "../figures/vessel";
+import { IntoTheBook } from "../formulary/into-the-book";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
 import { type cardOf, plannedLayers } from "../shelf/card";
 
@@ -149,6 +150,7 @@ export function RecipeWays({ batch }: { batch: Batch }) {
           {words}
         </Link>
       ))}
+      <IntoTheBook batch={batch} />
     </p>
   );
 }

@@ -34,12 +34,15 @@ export const Begin = memo(function Begin({
   begin,
   openWays,
   words,
+  keep,
 }: {
   why: string | undefined;
   sending: Sending;
   begin: () => Promise<void>;
   openWays: () => void;
   words: typeof BEGIN | typeof PUT_RIGHT;
+  /** What keeps the plan in the book. */
+  keep?: React.ReactNode;
 }) {
   const { refused } = sending;
   return (
@@ -57,6 +60,7 @@ export const Begin = memo(function Begin({
         <button type="button" className="plain min-h-11" onClick={openWays}>
           compare ways
         </button>
+        {keep}
       </div>
       <p
         id="begin-says"

@@ -23,6 +23,7 @@ import type { DrawerName } from "./drawers/drawers";
 import { BenchHead } from "./head";
 import { GoingIn } from "./going-in";
 import type { Around, Made } from "./made";
+import { BenchIntoBook } from "../formulary/into-the-book";
 import { OutcomeSide } from "./outcome-side";
 import { type Bench as BenchState, fresh } from "./state";
 import { type BenchActions, useBench } from "./use-bench";
@@ -92,6 +93,10 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
       edit(({ vessel: _v, lid: _l, ware: _w, ...p }) => ({ ...p, ...part }), about),
     [edit],
   );
+  const grown = useCallback(
+    (recipe: NonNullable<BenchState["recipe"]>): void => change({ recipe }, "recipe"),
+    [change],
+  );
   const openWays = (): void => {
     setDrawer("ways");
     requestAnimationFrame(() => document.getElementById("drawers")?.scrollIntoView({ block: "start" }));
@@ -149,6 +154,11 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
               begin={putting?.put ?? beginning.begin}
               words={putting ? PUT_RIGHT : BEGIN}
               openWays={openWays}
+              keep={
+                putting || made.faults.length > 0 || bench.id === "" ? undefined : (
+                  <BenchIntoBook plan={made.plan} recipe={bench.recipe} grown={grown} />
+                )
+              }
             />
           </div>
           <div className="min-w-0">

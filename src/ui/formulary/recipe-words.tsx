@@ -1,4 +1,3 @@
-"use client";
 import { Fragment } from "react";
 import type { Difference } from "@/core/formulary/differences";
 import { MATERIALS } from "@/core/material/catalogue";

@@ -37,6 +37,7 @@ export function Versions({
             href={`/formulary/${recipe.id}?v=${v.n}`}
             aria-label={`version ${v.n}, ${printDay(v.day, "year")}${v.undone ? ", taken back" : ""}`}
             aria-current={v.n === version.n ? "page" : undefined}
+            className="no-underline"
           >
             <rect
               x={2}
@@ -54,7 +55,7 @@ export function Versions({
               fontFamily="var(--font-stencil)"
               fontSize={v.n === version.n ? 28 : 22}
               fill={v.undone ? "var(--color-ash)" : "var(--color-cobalt)"}
-              textDecoration={v.undone ? "line-through" : undefined}
+              textDecoration={v.undone ? "line-through" : "none"}
             >
               {v.n}
             </text>

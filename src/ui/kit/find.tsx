@@ -10,7 +10,7 @@ import { counted } from "@/core/words";
 
 /** One thing that was found, as the server says it. */
 interface Found {
-  readonly sort: "batch" | "bottle" | "store";
+  readonly sort: "batch" | "bottle" | "store" | "recipe";
   readonly id: string;
   readonly called: string;
   readonly name: string;
@@ -46,6 +46,8 @@ function beside(f: Found): string {
         : f.state;
     case "store":
       return `${f.state} in the stores`;
+    case "recipe":
+      return "in the book";
   }
 }
 function pageOf(f: Found): string {
@@ -56,6 +58,8 @@ function pageOf(f: Found): string {
       return `/cellar?bottle=${f.id}`;
     case "store":
       return "/stores";
+    case "recipe":
+      return `/formulary/${f.id}`;
   }
 }
 

@@ -3,6 +3,7 @@ import type { Day } from "@/core/day";
 import type { Catalogue } from "@/core/material/catalogue";
 import type { Stored } from "@/core/stores/events";
 import type { UnitSystem } from "@/core/quantity/units";
+import { BringIn } from "./bring-in";
 import { Incoming } from "./incoming";
 import { type LotStored, OneLot } from "./one-lot";
 import { OwnMaterials } from "./own-materials";
@@ -43,6 +44,7 @@ export function Lots({
           What is in the stores
         </h2>
         <Incoming household={household} currency={currency} today={today} catalogue={catalogue} />
+        <BringIn household={household} catalogue={catalogue} today={today} items={items} />
         {lots.length === 0 && (
           <p className="py-3 max-w-prose">
             Nothing is written down yet. Type what has come in, “500 g hyssop, dried” or “2 L cider vinegar”;

@@ -177,7 +177,7 @@ export default async function RecipeView({ params, searchParams }: Params) {
       <div className="min-w-0 lg:border-l-2 lg:border-iron lg:pl-8">
         {p.reckoned ? (
           <div className="grid sm:grid-cols-[minmax(0,1fr)_9.5rem] gap-x-4">
-            <RecipeJar is={p.reckoned} was={p.before} plan={plan} />
+            <RecipeJar is={p.reckoned} was={p.before} name={recipe.name} />
             <section aria-labelledby="beside">
               <h2 id="beside" className="ruled-head">
                 {other ? `${version.n} beside ${other.n}` : "what it comes to"}
