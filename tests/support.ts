@@ -274,18 +274,25 @@ export const settled = (page: Page): Promise<unknown> =>
 /** What a person could press: buttons, links, labels and summaries, by the words on them or the name they are called by. */
 async function named(page: Page, name: string | RegExp, within = "body"): Promise<ElementHandle<Element>> {
   const source = typeof name === "string" ? `^${name.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")}` : name.source;
-  const found = await page.waitForFunction(
-    (re, inside) =>
-      [...document.querySelectorAll(`${inside} :is(button, a, label, summary)`)].find(
-        (x) =>
-          (x as HTMLElement).checkVisibility() &&
-          (new RegExp(re).test((x as HTMLElement).innerText.trim()) ||
-            new RegExp(re).test(x.getAttribute("aria-label") ?? "")),
-      ),
-    {},
-    source,
-    within,
-  );
+  const found = await page
+    .waitForFunction(
+      (re, inside) =>
+        [...document.querySelectorAll(`${inside} :is(button, a, label, summary)`)].find(
+          (x) =>
+            (x as HTMLElement).checkVisibility() &&
+            (new RegExp(re).test(((x as HTMLElement).innerText ?? "").trim()) ||
+              new RegExp(re).test(x.getAttribute("aria-label") ?? "")),
+        ),
+      {},
+      source,
+      within,
+    )
+    .catch(async () => {
+      const instead = await text(page, "body").catch(String);
+      throw new Error(
+        `nothing to press called ${source} on ${page.url()}, which says: ${instead.slice(0, 1500)}`,
+      );
+    });
   return found.asElement() as ElementHandle<Element>;
 }
 

@@ -8,7 +8,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:[Pp]lan it again|come back (?:to this )?later|Leave it to steep|ready by a day)$/, "goes"],
   [/^undo the last tick|^It is all here/, "writes"],
   // The head of every page.
-  [/^(?:jolly crock|shelf|bench|cellar|stores|skip to the page|lock cottage no\. 9)$/i, "goes"],
+  [/^(?:jolly crock|shelf|bench|cellar|formulary|stores|skip to the page|lock cottage no\. 9)$/i, "goes"],
   [/^(?:cups and spoons|mL and grams|find|Keys)$/, "changes"],
   // The Bench.
   [/^Name of the batch$/, "types"],
@@ -56,6 +56,22 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^(?:another bottle|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
+  // The book.
+  [
+    /^(?:write or paste one in|beside \d|version \d|its recipe|tables|the last \d side by side|set it on the Bench so|Make it again)/,
+    "goes",
+  ],
+  [/^(?:a recipe, as it was told|part of a name)/, "types"],
+  [/^(?:write a note|another name|put it away|as it was written)$/, "changes"],
+  [
+    /^(?:a file, or a picture of a card|bring in a table|carry the stores out|everything, as one file)/,
+    "writes",
+  ],
+  [
+    /^(?:take version \d|take it out again|keep it in the book|keep it as it was made|a recipe file|a table of stores)/,
+    "writes",
+  ],
+  [/^(?:A6 card|A5 card|4 × 6 in card|plan|JSON-LD|Markdown|plain text|\w+\.(?:csv|zip))$/, "writes"],
   // The house's weeks, and what is said of a batch in them.
   [/^(?:first day|last day|at; the calendar|may be strained from|best|at the latest|wanted by)/, "dates"],
   [/^(?:why, if you like|to|metres above the sea|what it shows|why|in words)/, "types"],

@@ -14,6 +14,7 @@ beforeAll(async () => {
   browser = await openBrowser();
   for (const r of await home.sql<{ id: string; code: string }[]>`select id, code from batch`)
     ids[r.code] = r.id;
+  ids["book"] = (await home.sql<{ id: string }[]>`select id from recipe where name like 'Hyssop%'`)[0]!.id;
 }, 90_000);
 afterAll(async () => {
   await browser?.close();
@@ -34,11 +35,14 @@ const PAGES: readonly (readonly [name: string, path: () => string, least: number
   ["Finish", () => `/batch/${ids["VI-26-02"]}/finish`, 4],
   ["Bottle", () => `/batch/${ids["VI-26-02"]}/bottle`, 5],
   ["Labels", () => `/batch/${ids["SY-26-01"]}/label`, 4],
+  ["the book", () => "/formulary", 6],
+  ["a recipe", () => `/formulary/${ids["book"]}`, 8],
+  ["what is carried out", () => "/export", 3],
   ["where it went", () => `/recall?batch=${ids["HO-26-01"]}`, 3],
 ];
 /** What every page has at its head and foot is walked on the Bench. */
 const HEAD =
-  /^(?:jolly crock|shelf|bench|cellar|stores|skip to the page|lock cottage no\. 9|find|keys|cups and spoons|ml and grams)$/i;
+  /^(?:jolly crock|shelf|bench|cellar|formulary|stores|skip to the page|lock cottage no\. 9|find|keys|cups and spoons|ml and grams)$/i;
 
 /** What a page has many of: codes and batches by name. They are one sort; of what begins alike there is one, too. */
 const sortOf = (name: string): string => {

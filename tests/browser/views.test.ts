@@ -25,6 +25,7 @@ let home: Household;
 let app: App;
 let browser: Browser;
 const ids: Record<string, string> = {};
+let book = "";
 const AXE = readFileSync(join(ROOT, "node_modules/axe-core/axe.min.js"), "utf8");
 
 beforeAll(async () => {
@@ -33,6 +34,7 @@ beforeAll(async () => {
   browser = await openBrowser();
   for (const r of await home.sql<{ id: string; code: string }[]>`select id, code from batch`)
     ids[r.code] = r.id;
+  book = (await home.sql<{ id: string }[]>`select id from recipe where name like 'Hyssop%'`)[0]!.id;
 }, 90_000);
 afterAll(async () => {
   await browser?.close();
@@ -57,6 +59,9 @@ const views = (): Record<string, string> => ({
   recall: `/recall?batch=${ids["HO-26-01"]}`,
   batches: "/batches",
   recipe: `/batch/${ids["OX-26-02"]}/recipe`,
+  formulary: "/formulary",
+  "a recipe": `/formulary/${book}`,
+  export: "/export",
   ready: "/ready?by=2027-01-20",
   nowhere: "/batch/nowhere",
 });
@@ -77,6 +82,9 @@ const NAMES = [
   "recall",
   "batches",
   "recipe",
+  "formulary",
+  "a recipe",
+  "export",
   "ready",
   "nowhere",
 ];
