@@ -57,6 +57,8 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:another bottle|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
   // The book.
+  [/^(?:Boatman’s mustard vinegar|Winter damson|20\d\d, \d+)$/, "goes"],
+  [/^(?:the (?:bottle|jar while it works)|its (?:lid|neck)|a gift|label the jar)$/, "goes"],
   [
     /^(?:write or paste one in|beside \d|version \d|its recipe|tables|the last \d side by side|set it on the Bench so|Make it again)/,
     "goes",
@@ -171,7 +173,8 @@ export async function use(page: Page, e: ElementHandle, effect: Effect, hand: Ha
   const press = async (): Promise<void> => {
     if (hand === "mouse") return e.click();
     if (hand === "finger") return e.tap();
-    await e.focus();
+    // A link drawn in a picture is focused as any other.
+    await e.evaluate((x) => (x as HTMLElement | SVGElement).focus());
     // A box is ticked with the space bar; everything else is pressed.
     const box = await e.evaluate((x) => /^(?:checkbox|radio)$/.test((x as HTMLInputElement).type ?? ""));
     await page.keyboard.press(box ? "Space" : "Enter");

@@ -27,3 +27,14 @@ shot "/batch/$(batch SY-26-01)/label" labels
 shot /cellar lasts "document.getElementById('lasts').scrollIntoView() ;; wait:300"
 shot / find "press:/ ;; wait:500 ;; type:[role=dialog] input::what has honey in it ;; wait:900"
 shot "/compare?b=$(batch OX-26-01)&b=$(batch OX-26-02)" compare
+recipe() { node -e 'const l=require("fs").readFileSync("demo/lock-cottage.jsonl","utf8").trim().split("\n").map(JSON.parse);console.log(l.find(e=>e.kind==="recipe"&&e.type==="written"&&e.body.plan.name.startsWith(process.argv[1])).stream)' "$1"; }
+shot "/formulary/$(recipe Hyssop)" formulary "" 1280x900
+told='Winter syrup, from the lock above
+200 g fresh ginger, sliced
+a handful of horehound
+2 tbsp pokeberries
+1 l water
+honey, same as the liquid, hand-warm
+Simmer the ginger in the water for 1 hour and strain.
+and a word to the heron'
+shot /formulary write-in "type:#recipe-text::$told ;; wait:700 ;; document.activeElement.blur()" 1280x900

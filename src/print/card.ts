@@ -8,6 +8,7 @@ import { KIND } from "../core/plan/kinds";
 import type { Plan } from "../core/plan/plan";
 import { printMl } from "../core/reading/print";
 import { diameterAt } from "../core/vessel/profile";
+import { LEAST_MODULE } from "./module-size";
 import { measure, newDocument, runsOf } from "./fonts";
 
 /** Cards by name, mm. */
@@ -20,8 +21,6 @@ export type Card = keyof typeof CARDS;
 
 /** Nothing on paper is smaller, pt; and where text begins. */
 const [LEAST_PT, FIRST_PT] = [6, 9.5];
-/** A module of a code is no smaller than this, mm, so that any camera makes it out. */
-export const LEAST_MODULE = 0.33;
 const MARGIN = 6;
 const IRON = "#1f2125";
 const COBALT = "#1c3d94";

@@ -1,5 +1,16 @@
 import type { Label } from "@/core/label/label";
-import { type Item, type LabelLayout, MM_PER_PT, type Sheet, gridCells, layOut } from "@/core/label/layout";
+import {
+  type Item,
+  type LabelLayout,
+  type LabelWords,
+  MM_PER_PT,
+  layOut,
+  layOutWords,
+} from "@/core/label/layout";
+import { type Sheet, gridCells } from "@/core/label/sheet";
+import { type LabelSort, giftWords, layOutLid, neckHole, neckWords } from "@/core/label/sorts";
+import { create as codeOf } from "qrcode";
+import { LEAST_MODULE } from "./module-size";
 import { measure, newDocument, runsOf, withoutGlyph } from "./fonts";
 
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
@@ -26,10 +37,110 @@ const drawable = (l: Label): Label => ({
 /** Everything typed by hand that stands on a label. */
 const typedOn = (l: Label): string => [l.name, l.contents, l.taken ?? "", ...l.cautions].join("");
 
+/** One dark module after another as a path, mm, and how many modules a side. */
+function modulesOf(text: string): {
+  readonly size: number;
+  readonly dark: readonly (readonly [row: number, column: number])[];
+} {
+  const { modules } = codeOf(text, { errorCorrectionLevel: "M" });
+  const dark: [number, number][] = [];
+  for (let r = 0; r < modules.size; r++)
+    for (let c = 0; c < modules.size; c++) if (modules.get(r, c)) dark.push([r, c]);
+  return { size: modules.size, dark };
+}
+/** Modules of white that a code wants round it. */
+const EDGE = 4;
+/** mm a side of a code whose modules any camera makes out, its white edge with it. */
+export const codeSide = (text: string): number => (modulesOf(text).size + 2 * EDGE) * LEAST_MODULE;
+
+/** Sets the modules of every code on a label. */
+function withCodes(l: LabelLayout): LabelLayout {
+  const items = l.items.map((i): Item => {
+    if (i.kind !== "code") return i;
+    const { size, dark } = modulesOf(i.text);
+    const m = i.side / (size + 2 * EDGE);
+    const path = dark
+      .map(
+        ([r, c]) =>
+          `M${(i.x + (c + EDGE) * m).toFixed(3)} ${(i.y + (r + EDGE) * m).toFixed(3)}h${m.toFixed(3)}v${m.toFixed(3)}h-${m.toFixed(3)}z`,
+      )
+      .join("");
+    return { ...i, path };
+  });
+  return { ...l, items };
+}
+
+/** What a label is: a bottle’s in one of its sorts, or a working jar’s words. */
+export type ToPrint =
+  | { readonly sort: Exclude<LabelSort, "jar">; readonly label: Label; readonly from: string }
+  | { readonly sort: "jar"; readonly words: LabelWords };
+
 /** A label set in a space of so many mm; letters no font of ours has are told with what found no room. */
 export function laidOut(l: Label, widthMm: number, heightMm: number): LabelLayout {
-  const set = layOut(drawable(l), widthMm, heightMm, measure);
-  return { ...set, noGlyph: withoutGlyph(typedOn(drawable(l))) };
+  return printed({ sort: "bottle", label: l, from: "" }, widthMm, heightMm);
+}
+
+/** The same for any sort of label. */
+export function printed(p: ToPrint, widthMm: number, heightMm: number): LabelLayout {
+  const set = withCodes(setOf(p, widthMm, heightMm));
+  const typed =
+    p.sort === "jar"
+      ? [p.words.name, ...p.words.blocks.map((b) => b.words)].join("")
+      : typedOn(drawable(p.label));
+  return { ...set, noGlyph: withoutGlyph(plain(typed)) };
+}
+
+function setOf(p: ToPrint, widthMm: number, heightMm: number): LabelLayout {
+  switch (p.sort) {
+    case "bottle":
+      return layOut(drawable(p.label), widthMm, heightMm, measure, codeSide);
+    case "jar": {
+      const words = {
+        ...p.words,
+        name: plain(p.words.name),
+        blocks: p.words.blocks.map((b) => ({ ...b, words: plain(b.words) })),
+      };
+      return layOutWords(words, widthMm, heightMm, measure, codeSide);
+    }
+    case "lid":
+      return layOutLid(drawable(p.label), Math.min(widthMm, heightMm), measure);
+    case "neck": {
+      const set = layOutWords(neckWords(drawable(p.label)), widthMm, heightMm, measure, codeSide);
+      return { ...set, items: [neckHole(widthMm), ...set.items] };
+    }
+    case "gift":
+      return layOutWords(giftWords(drawable(p.label), plain(p.from)), widthMm, heightMm, measure, codeSide);
+  }
+}
+
+/** One thing on a label, drawn into a document. */
+function drawItem(doc: PDFKit.PDFDocument, i: Item): void {
+  const pt = (mm: number): number => mm / MM_PER_PT;
+  switch (i.kind) {
+    case "rule":
+      doc.lineWidth(pt(i.width)).moveTo(pt(i.x1), pt(i.y)).lineTo(pt(i.x2), pt(i.y)).stroke(INKS[i.ink]);
+      return;
+    case "circle":
+      doc.lineWidth(pt(0.2)).circle(pt(i.x), pt(i.y), pt(i.r)).stroke(INKS.iron);
+      return;
+    case "code": {
+      const { size, dark } = modulesOf(i.text);
+      const m = i.side / (size + 2 * EDGE);
+      for (const [r, c] of dark) doc.rect(pt(i.x + (c + EDGE) * m), pt(i.y + (r + EDGE) * m), pt(m), pt(m));
+      doc.fill("#000000");
+      return;
+    }
+    case "text": {
+      doc.fontSize(i.pt).fillColor(INKS[i.ink]);
+      const wide = measure(i.text, i.face, i.pt);
+      const share = { start: 0, middle: 0.5, end: 1 }[i.anchor];
+      let x = pt(i.x - wide * share);
+      for (const run of runsOf(i.text, i.face)) {
+        doc.font(run.font).text(run.text, x, pt(i.y), { lineBreak: false, baseline: "alphabetic" });
+        x += doc.widthOfString(run.text);
+      }
+    }
+  }
 }
 
 function draw(
@@ -42,18 +153,7 @@ function draw(
   const pt = (mm: number): number => mm / MM_PER_PT;
   doc.save().translate(pt(xMm), pt(yMm));
   if (outline) doc.lineWidth(pt(0.2)).rect(0, 0, pt(layout.widthMm), pt(layout.heightMm)).stroke(INKS.iron);
-  for (const i of layout.items) {
-    if (i.kind === "rule")
-      doc.lineWidth(pt(i.width)).moveTo(pt(i.x1), pt(i.y)).lineTo(pt(i.x2), pt(i.y)).stroke(INKS[i.ink]);
-    else {
-      doc.fontSize(i.pt).fillColor(INKS[i.ink]);
-      let x = pt(i.anchor === "end" ? i.x - measure(i.text, i.face, i.pt) : i.x);
-      for (const run of runsOf(i.text, i.face)) {
-        doc.font(run.font).text(run.text, x, pt(i.y), { lineBreak: false, baseline: "alphabetic" });
-        x += doc.widthOfString(run.text);
-      }
-    }
-  }
+  for (const i of layout.items) drawItem(doc, i);
   doc.restore();
 }
 
@@ -67,18 +167,18 @@ const finished = (doc: PDFKit.PDFDocument): Promise<Buffer> =>
   });
 
 /** One label a page, the page being the label; fonts embedded. */
-export function singlesPdf(labels: readonly Label[], widthMm: number, heightMm: number): Promise<Buffer> {
+export function singlesPdf(labels: readonly ToPrint[], widthMm: number, heightMm: number): Promise<Buffer> {
   const doc = newDocument(widthMm, heightMm);
   for (const l of labels) {
     doc.addPage({ size: [widthMm / MM_PER_PT, heightMm / MM_PER_PT], margin: 0 });
-    draw(doc, laidOut(l, widthMm, heightMm), 0, 0, false);
+    draw(doc, printed(l, widthMm, heightMm), 0, 0, false);
   }
   return finished(doc);
 }
 
 /** Labels on a plain millimetre grid, from any start cell. */
 export function sheetPdf(
-  labels: readonly Label[],
+  labels: readonly ToPrint[],
   widthMm: number,
   heightMm: number,
   sheet: Sheet,
@@ -94,7 +194,7 @@ export function sheetPdf(
       doc.addPage({ size: [sheet.pageWmm / MM_PER_PT, sheet.pageHmm / MM_PER_PT], margin: 0 });
       page++;
     }
-    draw(doc, laidOut(l, widthMm, heightMm), c.x, c.y, true);
+    draw(doc, printed(l, widthMm, heightMm), c.x, c.y, l.sort !== "lid");
   });
   return finished(doc);
 }
@@ -102,11 +202,23 @@ export function sheetPdf(
 const escaped = (s: string): string =>
   s.replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);
 
+const ANCHORS = { start: "", middle: ' text-anchor="middle"', end: ' text-anchor="end"' } as const;
+
 function svgItem(i: Item): string {
-  if (i.kind === "rule")
-    return `<path d="M${i.x1.toFixed(2)} ${i.y.toFixed(2)}H${i.x2.toFixed(2)}" stroke="${INKS[i.ink]}" stroke-width="${i.width}"/>`;
-  return `<text x="${i.x.toFixed(2)}" y="${i.y.toFixed(2)}" font-size="${(i.pt * MM_PER_PT).toFixed(3)}" font-family="${FAMILIES[i.face]}" font-weight="${i.face === "plain" ? 400 : 700}" fill="${INKS[i.ink]}"${i.anchor === "end" ? ' text-anchor="end"' : ""}>${escaped(i.text)}</text>`;
+  switch (i.kind) {
+    case "rule":
+      return `<path d="M${i.x1.toFixed(2)} ${i.y.toFixed(2)}H${i.x2.toFixed(2)}" stroke="${INKS[i.ink]}" stroke-width="${i.width}"/>`;
+    case "circle":
+      return `<circle cx="${i.x}" cy="${i.y}" r="${i.r}" fill="none" stroke="${INKS.iron}" stroke-width="0.2"/>`;
+    case "code":
+      return `<path d="${i.path ?? ""}" fill="#000"/>`;
+    case "text":
+      return svgText(i);
+  }
 }
+
+const svgText = (i: Extract<Item, { kind: "text" }>): string =>
+  `<text x="${i.x.toFixed(2)}" y="${i.y.toFixed(2)}" font-size="${(i.pt * MM_PER_PT).toFixed(3)}" font-family="${FAMILIES[i.face]}" font-weight="${i.face === "plain" ? 400 : 700}" fill="${INKS[i.ink]}"${ANCHORS[i.anchor]}>${escaped(i.text)}</text>`;
 
 /** A label as SVG at its exact size, text as text. */
 export function labelSvg(layout: LabelLayout): string {

@@ -1,9 +1,12 @@
 import { describe, expect, test } from "@jest/globals";
 import { inflateSync } from "node:zlib";
 import type { Label } from "../core/label/label";
-import { LEAST_PT, MM_PER_PT, PAGES, gridCells, layOut, wrap } from "../core/label/layout";
+import jsQR from "jsqr";
+import { type LabelLayout, LEAST_PT, MM_PER_PT, layOut, wrap } from "../core/label/layout";
+import { PAGES, gridCells } from "../core/label/sheet";
+import { LABEL_SORTS, SORT_SIZES } from "../core/label/sorts";
 import { measure, runsOf, withoutGlyph } from "./fonts";
-import { labelSvg, laidOut, sheetPdf, singlesPdf } from "./label-files";
+import { labelSvg, laidOut, printed, sheetPdf, singlesPdf } from "./label-files";
 import { LabelRequest, sizeOf } from "./request";
 
 const LABEL: Label = {
@@ -24,6 +27,8 @@ const LABEL: Label = {
     "Not in pregnancy or nursing without licensed advice.",
   ],
 };
+const asBottle = (label: Label) => ({ sort: "bottle", label, from: "Lock Cottage No. 9" }) as const;
+const BOTTLE = asBottle(LABEL);
 const LONG: Label = {
   ...LABEL,
   name: "Meadowsweet, lime-blossom, blackberry-leaf and late hawthorn oxymel from the towpath hedge",
@@ -63,7 +68,7 @@ describe("the layout of a label", () => {
     const l = layOut(LABEL, w, h, measure);
     expect(l.pt).toBeGreaterThanOrEqual(LEAST_PT);
     for (const i of l.items) {
-      if (i.kind === "rule") continue;
+      if (i.kind !== "text") continue;
       expect(i.pt).toBeGreaterThanOrEqual(LEAST_PT);
       expect(i.y).toBeLessThanOrEqual(h);
       const right = i.anchor === "end" ? i.x : i.x + measure(i.text, i.face, i.pt);
@@ -98,7 +103,7 @@ describe("the millimetre grid", () => {
 
 describe("the PDF", () => {
   test("a single label's page is the label, to a fifth of a millimetre, with its fonts in it", async () => {
-    const pdf = await singlesPdf([LABEL, LABEL], 80, 50);
+    const pdf = await singlesPdf([BOTTLE, BOTTLE], 80, 50);
     const boxes = pages(pdf);
     expect(boxes.length).toBe(2);
     for (const b of boxes) {
@@ -109,7 +114,7 @@ describe("the PDF", () => {
   });
   test("on a sheet every label's outline stands where the grid says, at its size", async () => {
     const start = 3;
-    const pdf = await sheetPdf([LABEL, LABEL, LABEL], 80, 50, PAGES.a4, start);
+    const pdf = await sheetPdf([BOTTLE, BOTTLE, BOTTLE], 80, 50, PAGES.a4, start);
     expect(pages(pdf)[0]!.map((x) => Math.round(x * MM_PER_PT * 10) / 10)).toEqual([0, 0, 210, 297]);
     const orders = drawn(pdf);
     const { cells } = gridCells(3, 80, 50, PAGES.a4, start);
@@ -145,7 +150,8 @@ describe("what may be asked for", () => {
     expect(sizeOf("999x999")).toEqual({ widthMm: 190, heightMm: 250 });
     expect(LabelRequest.safeParse({ size: "big" }).success).toBe(false);
     expect(LabelRequest.safeParse({ start: "-4" }).success).toBe(false);
-    expect(LabelRequest.parse({})).toEqual({ size: "80x50", sheet: "single", start: 1 });
+    expect(LabelRequest.parse({})).toEqual({ size: "80x50", sheet: "single", sort: "bottle", start: 1 });
+    expect(LabelRequest.safeParse({ sort: "tattoo" }).success).toBe(false);
   });
 });
 
@@ -181,8 +187,8 @@ describe("letters of every alphabet", () => {
   test("an accented letter written as two signs stays with its mark", () =>
     expect(runsOf("e\u0301", "plain").length).toBeLessThanOrEqual(2));
   test("the PDF holds the fonts it needed", async () => {
-    const latin = await singlesPdf([LABEL], 80, 50);
-    const more = await singlesPdf([{ ...LABEL, name: "Шиповник" }], 80, 50);
+    const latin = await singlesPdf([asBottle(LABEL)], 80, 50);
+    const more = await singlesPdf([asBottle({ ...LABEL, name: "Шиповник" })], 80, 50);
     const fonts = (pdf: Buffer): number => pdf.toString("latin1").match(/\/FontFile[23]?/g)!.length;
     expect(fonts(more)).toBe(fonts(latin) + 1);
   });
@@ -191,5 +197,96 @@ describe("letters of every alphabet", () => {
     const svg = labelSvg(laidOut(odd, 80, 50));
     expect(svg).toContain("Thyme oxymel");
     expect(/[\u0000-\u0008\u000e-\u001f\u202e]/.test(svg)).toBe(false);
+  });
+});
+
+/** A label’s code as a camera has it: eight pixels a module. */
+function seen(l: LabelLayout): string | undefined {
+  const code = l.items.find((i) => i.kind === "code");
+  if (code?.kind !== "code" || code.path === undefined) return undefined;
+  const k = 24;
+  const side = Math.ceil(code.side * k);
+  const data = new Uint8ClampedArray(side * side * 4).fill(255);
+  for (const m of code.path.matchAll(/M([\d.]+) ([\d.]+)h([\d.]+)/g)) {
+    const [x, y, w] = [m[1], m[2], m[3]].map(Number) as [number, number, number];
+    for (let py = Math.round((y - code.y) * k); py < Math.round((y - code.y + w) * k); py++)
+      for (let px = Math.round((x - code.x) * k); px < Math.round((x - code.x + w) * k); px++)
+        data.fill(0, (py * side + px) * 4, (py * side + px) * 4 + 3);
+  }
+  return jsQR(data, side, side)?.data;
+}
+const SCANNED: Label = {
+  ...LABEL,
+  code: "OX-26-02·3",
+  scan: "OX-26-02.3",
+  alcohol: "About 12 % vol",
+  notJuice: true,
+};
+const textOf = (l: LabelLayout): string =>
+  l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ");
+/** Whether no text runs into a code, nor off the label. */
+function clear(l: LabelLayout): boolean {
+  const code = l.items.find((i) => i.kind === "code");
+  return l.items.every((i) => {
+    if (i.kind !== "text") return true;
+    const share = { start: 0, middle: 0.5, end: 1 }[i.anchor];
+    const left = i.x - measure(i.text, i.face, i.pt) * share;
+    const right = left + measure(i.text, i.face, i.pt);
+    const over = code?.kind === "code" && right > code.x + 0.01 && i.y > code.y + 0.5;
+    return left >= -0.01 && right <= l.widthMm + 0.01 && i.y <= l.heightMm && !over;
+  });
+}
+
+describe("labels of every sort", () => {
+  const sizes = LABEL_SORTS.flatMap((s) =>
+    s === "jar" ? [] : SORT_SIZES[s].map((size) => [s, size] as const),
+  );
+  test.each(sizes)(
+    "for %s, %s mm: all inside, nothing under six points, nothing over the code",
+    (sort, size) => {
+      const { widthMm, heightMm } = sizeOf(size);
+      const l = printed({ sort, label: SCANNED, from: "Lock Cottage No. 9" }, widthMm, heightMm);
+      expect(clear(l)).toBe(true);
+      expect(l.pt).toBeGreaterThanOrEqual(LEAST_PT);
+      expect(textOf(l)).toContain("28 May 2027");
+      expect(textOf(l)).toContain("OX-26-02·3");
+    },
+  );
+  test("the code is read back by a decoder, its modules no smaller than a third of a millimetre", () => {
+    const l = printed(asBottle(SCANNED), 80, 50);
+    expect(seen(l)).toBe("OX-26-02.3");
+    const code = l.items.find((i) => i.kind === "code");
+    expect(code?.kind === "code" && /h([\d.]+)/.exec(code.path!)![1]).toMatch(/^0\.3[3-9]/);
+  });
+  test("where there is no room for the code it is left out and told; nothing that must stand gives way to it", () => {
+    const l = printed(asBottle({ ...SCANNED, cautions: LONG.contents.split(", ") }), 50, 30);
+    expect(l.leftOut).toContain("the code to be scanned");
+    expect(textOf(l)).toContain("Best by 28 May 2027");
+  });
+  test("what might be taken for a drink says it is none; alcohol is told", () => {
+    const said = textOf(printed(asBottle(SCANNED), 80, 50));
+    expect(said).toContain("Not juice.");
+    expect(said).toContain("About 12 % vol.");
+    expect(textOf(printed(asBottle(LABEL), 80, 50))).not.toContain("Not juice");
+  });
+  test("a round one keeps every line within its circle", () => {
+    const l = printed({ sort: "lid", label: SCANNED, from: "" }, 50, 50);
+    const at = l.items.find((i) => i.kind === "circle");
+    expect(at).toMatchObject({ x: 25, y: 25, r: 25 });
+    for (const i of l.items) {
+      if (i.kind !== "text") continue;
+      const half = measure(i.text, i.face, i.pt) / 2;
+      expect(Math.hypot(half, Math.abs(i.y - 25))).toBeLessThanOrEqual(25);
+    }
+  });
+  test("sixty labels turn the page six times", async () => {
+    const pdf = await sheetPdf(
+      Array.from({ length: 60 }, () => asBottle(SCANNED)),
+      80,
+      50,
+      PAGES.a4,
+      0,
+    );
+    expect(pages(pdf)).toHaveLength(6);
   });
 });

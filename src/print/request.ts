@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { PAGES } from "@/core/label/layout";
+import { LABEL_SORTS } from "@/core/label/sorts";
+import { PAGES } from "@/core/label/sheet";
 
 /** What may be asked of the label files: a size in mm, a page to lay them on, where to start. */
 export const LabelRequest = z.object({
@@ -10,6 +11,7 @@ export const LabelRequest = z.object({
   sheet: z
     .enum(["single", ...(Object.keys(PAGES) as [keyof typeof PAGES, ...(keyof typeof PAGES)[]])])
     .default("single"),
+  sort: z.enum(LABEL_SORTS).default("bottle"),
   start: z.coerce.number().int().min(1).max(200).default(1),
   bottle: z.coerce.number().int().min(1).max(100).optional(),
 });

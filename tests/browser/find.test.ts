@@ -1,5 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
-import type { Browser, Page } from "puppeteer-core";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Browser, ElementHandle, Page } from "puppeteer-core";
+import sharp from "sharp";
 import {
   type App,
   type Household,
@@ -28,9 +32,23 @@ afterAll(async () => {
   await home?.drop();
 });
 
-const BOX = '[role="dialog"] input';
+const BOX = '[role="dialog"] input[role="combobox"]';
 const offered = (page: Page): Promise<string[]> =>
   page.$$eval('[role="dialog"] [role="option"]', (all) => all.map((o) => (o as HTMLElement).innerText));
+
+/** What stands in a picture of the first label’s code of a page of labels. */
+async function pictureOfCode(page: Page): Promise<string> {
+  const at = await page.$("svg.label path[data-code]");
+  const file = join(mkdtempSync(join(tmpdir(), "jolly-find-")), "label.png");
+  await page.setViewport({ width: 1280, height: 800, deviceScaleFactor: 4 });
+  const box = (await at!.boundingBox())!;
+  await page.screenshot({
+    path: file as `${string}.png`,
+    clip: { x: box.x - 8, y: box.y - 8, width: box.width + 16, height: box.height + 16 },
+  });
+  await page.setViewport({ width: 1280, height: 800 });
+  return file;
+}
 
 describe("one box that finds anything", () => {
   test("by keyboard from anywhere: a bottle in the fridge, the second of them, in the hand", async () => {
@@ -151,6 +169,62 @@ describe("side by side", () => {
     await goTo(page, `${app.url}/compare?b=nowhere`);
     expect(await words(page)).toContain("Tick two to four batches");
     expect((page as unknown as { errors: string[] }).errors).toEqual([]);
+    await page.close();
+  });
+});
+
+describe("a label’s code", () => {
+  test("photographed, it lands on the bottle; a picture of something else says so", async () => {
+    const page = await newPage(browser);
+    const [batch] = await home.sql<{ id: string }[]>`select id from batch where code = 'SY-26-01'`;
+    await goTo(page, `${app.url}/batch/${batch!.id}/label`);
+    const label = await pictureOfCode(page);
+    await goTo(page, app.url);
+    await clickOn(page, "find");
+    const input = (await page.$('[role="dialog"] input[type="file"]')) as ElementHandle<HTMLInputElement>;
+    const sock = join(tmpdir(), "jolly-sock.png");
+    writeFileSync(
+      sock,
+      await sharp({ create: { width: 200, height: 200, channels: 3, background: "#777777" } })
+        .png()
+        .toBuffer(),
+    );
+    await input.uploadFile(sock);
+    await says(page, "There is no code to be made out");
+    await input.uploadFile(label);
+    await page.waitForFunction(() =>
+      document.querySelector('[role="dialog"] [role="option"]')?.textContent?.startsWith("SY-26-01·1"),
+    );
+    await page.focus(BOX);
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(() => location.pathname === "/cellar");
+    await page.close();
+  });
+  test("a jar that works has a label of its own, and a bottle one for its lid, its neck and to be given", async () => {
+    const page = await newPage(browser);
+    const ids = Object.fromEntries(
+      (await home.sql<{ id: string; code: string }[]>`select id, code from batch`).map((r) => [r.code, r.id]),
+    );
+    await goTo(page, `${app.url}/batch/${ids["OX-26-02"]}`);
+    await clickOn(page, "label the jar");
+    await page.waitForSelector("svg.label");
+    const jar = await page.$eval("svg.label", (e) => e.getAttribute("aria-label")!);
+    expect(jar).toContain("Strain from");
+    expect(jar).toContain("Still at work");
+    await goTo(page, `${app.url}/batch/${ids["SY-26-01"]}/label`);
+    for (const [sort, holds] of [
+      ["its lid", "Best by"],
+      ["its neck", "Keep"],
+      ["a gift", "Put up at Lock Cottage No. 9"],
+    ] as const) {
+      await clickOn(page, sort, "nav");
+      await page.waitForFunction(
+        (x) => document.querySelector("svg.label")?.getAttribute("aria-label")?.includes(x),
+        {},
+        holds,
+      );
+    }
+    expect(page.errors).toEqual([]);
     await page.close();
   });
 });

@@ -22,10 +22,10 @@ describe("struck at random", () => {
 
   test("while it writes: nothing acknowledged is lost, doubled or gapped, and the lists are what the journal says", async () => {
     const writer = bundledWriter(ROOT, mkdtempSync(join(tmpdir(), "jolly-writer-")));
-    const tally = await strike({ sql: home.sql, url: home.url, writer, seed: SEED }, 0, 30);
-    expect(tally).toMatchObject({ strikes: 30, lost: 0, doubled: 0, gaps: 0, differing: 0 });
+    const tally = await strike({ sql: home.sql, url: home.url, writer, seed: SEED }, 0, 18);
+    expect(tally).toMatchObject({ strikes: 18, lost: 0, doubled: 0, gaps: 0, differing: 0 });
     // Struck so soon that nothing was written would prove nothing.
-    expect(tally.acknowledged).toBeGreaterThan(30);
+    expect(tally.acknowledged).toBeGreaterThan(18);
   }, 240_000);
 });
 

@@ -23,9 +23,11 @@ export interface Sought {
   readonly one: string;
 }
 export const MOST_SOUGHT = 8;
+/** “OX-26-02.3”, as a label’s code has it, is written “OX-26-02·3”. */
+const asWritten = (question: string): string => question.replace(/\b([a-z]{2}-\d\d-\d+)\.(\d+)/gi, "$1·$2");
 /** The words of a question that say something; the first eight of them. */
 export const soughtIn = (question: string): Sought[] =>
-  wordsIn(question)
+  wordsIn(asWritten(question))
     .filter((w) => !ASKING.has(w))
     .slice(0, MOST_SOUGHT)
     .map((word) => ({ word, one: nameWord(word) }));

@@ -25,6 +25,12 @@ export interface Label {
   readonly opened: string;
   readonly taken: string | undefined;
   readonly cautions: readonly string[];
+  /** What is scanned to find it again: its code and number, in letters a code packs tightly. */
+  readonly scan?: string;
+  /** “About 25 % vol.”, where there is any to speak of. */
+  readonly alcohol?: string;
+  /** It looks like something to drink, and is none. */
+  readonly notJuice?: boolean;
 }
 
 /** A verdict as it is written into the journal at bottling. */
@@ -96,6 +102,24 @@ export function openedWords(v: IssuedVerdict, place: Bottle["place"], thawDays: 
   return `Once opened: ${v.openedWords} at most${cold}.`;
 }
 
+/** Under this, % vol, alcohol is not spoken of. */
+const SPOKEN_OF = 0.5;
+export const alcoholWords = (abv: number): string | undefined =>
+  abv >= SPOKEN_OF ? `About ${abv < 10 ? abv.toFixed(1) : Math.round(abv)} % vol` : undefined;
+
+/** A bottle’s code as it is scanned: “OX-26-02.3”. Figures, capitals, dash and full stop are packed tightest. */
+export const scanOf = (code: string, bottle?: number): string =>
+  bottle === undefined ? code : `${code}.${bottle}`;
+
+/** Kinds that are poured and might be taken for a drink. */
+const POURED: ReadonlySet<Batch["plan"]["kind"]> = new Set([
+  "syrup",
+  "oxymel",
+  "fire-cider",
+  "vinegar",
+  "tincture",
+]);
+
 /** Names of what is in it, most by weight first, each once. */
 export function contentsOf(p: Program): string {
   const by = new Map<string, number>();
@@ -120,11 +144,17 @@ export function labelOf(
   contents: string,
   cautions: readonly Caution[],
   v: IssuedVerdict = batch.verdict!,
+  abv = 0,
 ): Label {
+  const number = batch.bottles.findIndex((b) => b.id === bottle.id) + 1;
+  const alcohol = alcoholWords(abv);
   const strained = batch.strainedDay ?? batch.begunDay;
   const said = cautionsAt("label", cautions).flatMap((c) => (c.label ? [c.label] : []));
   return {
-    code: batch.code,
+    code: `${batch.code}·${number}`,
+    scan: scanOf(batch.code, number),
+    ...(alcohol ? { alcohol } : {}),
+    notJuice: POURED.has(batch.plan.kind),
     name: batch.name,
     kind: KIND[batch.plan.kind].name,
     volume: `${Math.round(bottle.ml)} mL`,

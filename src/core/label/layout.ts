@@ -16,7 +16,18 @@ export type Item =
       readonly face: Face;
       readonly pt: number;
       readonly ink: Ink;
-      readonly anchor: "start" | "end";
+      readonly anchor: "start" | "middle" | "end";
+    }
+  /** A hole to be cut, or the edge of a round one. */
+  | { readonly kind: "circle"; readonly x: number; readonly y: number; readonly r: number }
+  /** A code to be scanned, its white edge with it; `path` is its dark modules, mm, once they are set. */
+  | {
+      readonly kind: "code";
+      readonly x: number;
+      readonly y: number;
+      readonly side: number;
+      readonly text: string;
+      readonly path?: string;
     }
   | {
       readonly kind: "rule";
@@ -45,7 +56,20 @@ const MOST_PT = 9;
 /** mm in a point. */
 export const MM_PER_PT = 25.4 / 72;
 
-interface Block {
+/** mm a side that a code wants, its white edge with it. */
+export type CodeSide = (text: string) => number;
+
+/** The words of any label: a name with a code beside it, and blocks under them. */
+export interface LabelWords {
+  readonly name: string;
+  readonly code: string;
+  readonly blocks: readonly Block[];
+  readonly scan?: string;
+  /** mm kept free at the top, for a hole. */
+  readonly top?: number;
+}
+
+export interface Block {
   readonly words: string;
   readonly face: Face;
   readonly scale: number;
@@ -81,9 +105,17 @@ export function wrap(words: string, width: number, face: Face, pt: number, measu
   return lines;
 }
 
-function blocksOf(l: Label): Block[] {
+export function blocksOf(l: Label): Block[] {
+  const alcohol = l.alcohol ? ` ${l.alcohol}.` : "";
   return [
-    { name: "contents", words: `${l.contents}. ${l.volume}.`, face: "plain", scale: 1, drop: 1, most: 3 },
+    {
+      name: "contents",
+      words: `${l.contents}. ${l.volume}.${alcohol}`,
+      face: "plain",
+      scale: 1,
+      drop: 1,
+      most: 3,
+    },
     { name: "made", words: `Made ${l.made}, strained ${l.strained}.`, face: "plain", scale: 1, drop: 3 },
     {
       name: "best by",
@@ -92,7 +124,13 @@ function blocksOf(l: Label): Block[] {
       scale: 1.25,
       drop: 0,
     },
-    { name: "keep", words: `${l.keep} ${l.opened}`, face: "bold", scale: 1, drop: 0 },
+    {
+      name: "keep",
+      words: `${l.notJuice ? "Not juice. " : ""}${l.keep} ${l.opened}`,
+      face: "bold",
+      scale: 1,
+      drop: 0,
+    },
     ...(l.taken
       ? [{ name: "how it is taken", words: l.taken, face: "plain" as const, scale: 1, drop: 4, most: 2 }]
       : []),
@@ -121,13 +159,13 @@ interface SetLabel {
 const padOf = (widthMm: number): number => Math.min(3, widthMm * 0.045);
 
 /** The name on up to two lines with the code beside it. @returns the height it ends at */
-function setTitle(l: Label, pt: number, { widthMm, measure }: Space, items: Item[]): number {
+function setTitle(l: LabelWords, pt: number, { widthMm, measure }: Space, items: Item[]): number {
   const pad = padOf(widthMm);
   const width = widthMm - 2 * pad;
   const titlePt = Math.max(LEAST_PT, pt * 1.5);
   const codePt = Math.max(LEAST_PT, pt * 1.3);
   const codeW = measure(l.code, "stencil", codePt);
-  let y = pad;
+  let y = pad + (l.top ?? 0);
   const title = wrap(l.name, width - codeW - 2, "bold", titlePt, measure);
   title.slice(0, 2).forEach((t, i) => {
     y += titlePt * MM_PER_PT * (i === 0 ? 0.95 : 1.1);
@@ -156,10 +194,11 @@ function setTitle(l: Label, pt: number, { widthMm, measure }: Space, items: Item
   return y;
 }
 
-function setAt(l: Label, blocks: readonly Block[], pt: number, space: Space): SetLabel {
+function setAt(l: LabelWords, blocks: readonly Block[], pt: number, space: Space, side: number): SetLabel {
   const { widthMm, heightMm, measure } = space;
   const pad = padOf(widthMm);
-  const width = widthMm - 2 * pad;
+  // The code stands in the lower right corner; what is set beside it is that much narrower.
+  const beside = side > 0 ? heightMm - pad * 0.4 - side : Infinity;
   const items: Item[] = [];
   const cut: string[] = [];
   let y = setTitle(l, pt, space, items);
@@ -174,7 +213,14 @@ function setAt(l: Label, blocks: readonly Block[], pt: number, space: Space): Se
       items.push({ kind: "rule", x1: pad, x2: widthMm - pad, y, width: 0.2, ink: "iron" });
       y += pt * MM_PER_PT * 0.15;
     }
-    const lines = wrap(b.words, width, b.face, size, measure);
+    const reach = y + step * 2 > beside ? widthMm - pad - side - 1 : widthMm - pad;
+    const lines = wrapBeside(
+      b,
+      size,
+      { from: y, step, beside },
+      { wide: widthMm - 2 * pad, narrow: reach - pad },
+      measure,
+    );
     const kept =
       b.most && lines.length > b.most
         ? [...lines.slice(0, b.most - 1), `${lines[b.most - 1]!.replace(/[,. ]*$/, "")} …`]
@@ -197,14 +243,70 @@ function setAt(l: Label, blocks: readonly Block[], pt: number, space: Space): Se
   return { items, fits: y <= heightMm - pad * 0.7, cut };
 }
 
+/** Breaks a block into lines, narrower where they stand beside the code. */
+function wrapBeside(
+  b: Block,
+  size: number,
+  at: { readonly from: number; readonly step: number; readonly beside: number },
+  width: { readonly wide: number; readonly narrow: number },
+  measure: Measure,
+): string[] {
+  const wide = wrap(b.words, width.wide, b.face, size, measure);
+  const clear = at.from + wide.length * at.step <= at.beside;
+  return clear ? wide : wrap(b.words, width.narrow, b.face, size, measure);
+}
+
 /**
  * Sets a label in a space: the largest size from 9 pt down to 6 pt at which all of it fits; at 6 pt the least needful is left out,
  * never the date, the place or the first caution. Lengths in mm from the top left.
  */
-export function layOut(l: Label, widthMm: number, heightMm: number, measure: Measure): LabelLayout {
-  const set = (pt: number, blocks: readonly Block[]): SetLabel =>
-    setAt(l, blocks, pt, { widthMm, heightMm, measure });
-  let blocks = blocksOf(l);
+export function layOut(
+  l: Label,
+  widthMm: number,
+  heightMm: number,
+  measure: Measure,
+  codeSide?: CodeSide,
+): LabelLayout {
+  const { name, code, scan } = l;
+  const words = { name, code, blocks: blocksOf(l), ...(scan ? { scan } : {}) };
+  return layOutWords(words, widthMm, heightMm, measure, codeSide);
+}
+
+/** What cannot be set beside a code is set without it, and that is told. */
+const NO_CODE = "the code to be scanned";
+
+/** The same for the words of any label. */
+export function layOutWords(
+  l: LabelWords,
+  widthMm: number,
+  heightMm: number,
+  measure: Measure,
+  codeSide?: CodeSide,
+): LabelLayout {
+  const space = { widthMm, heightMm, measure };
+  const side = l.scan && codeSide ? codeSide(l.scan) : 0;
+  const pad = padOf(widthMm);
+  if (side > 0 && side < Math.min(widthMm * 0.4, heightMm * 0.6))
+    for (let pt = MOST_PT; pt >= LEAST_PT - 1e-9; pt -= 0.25) {
+      const tried = setAt(l, l.blocks, pt, space, side);
+      const at = { x: widthMm - pad * 0.4 - side, y: heightMm - pad * 0.4 - side };
+      if (tried.fits && tried.cut.length === 0)
+        return {
+          widthMm,
+          heightMm,
+          items: [...tried.items, { kind: "code", ...at, side, text: l.scan! }],
+          pt,
+          leftOut: [],
+        };
+    }
+  const plain = withoutCode(l, space);
+  return side > 0 ? { ...plain, leftOut: [...plain.leftOut, NO_CODE] } : plain;
+}
+
+function withoutCode(l: LabelWords, space: Space): LabelLayout {
+  const { widthMm, heightMm } = space;
+  const set = (pt: number, blocks: readonly Block[]): SetLabel => setAt(l, blocks, pt, space, 0);
+  let blocks = [...l.blocks];
   const dropped: string[] = [];
   for (;;) {
     for (let pt = MOST_PT; pt >= LEAST_PT - 1e-9; pt -= 0.25) {
@@ -227,53 +329,4 @@ export function layOut(l: Label, widthMm: number, heightMm: number, measure: Mea
     dropped.push(worst.name);
     blocks = blocks.filter((b) => b !== worst);
   }
-}
-
-export interface Sheet {
-  readonly pageWmm: number;
-  readonly pageHmm: number;
-  readonly marginMm: number;
-  readonly gapMm: number;
-}
-
-export const PAGES = {
-  a4: { pageWmm: 210, pageHmm: 297, marginMm: 8, gapMm: 2 },
-  letter: { pageWmm: 215.9, pageHmm: 279.4, marginMm: 8, gapMm: 2 },
-} as const satisfies Record<string, Sheet>;
-
-export interface Cell {
-  readonly page: number;
-  readonly x: number;
-  readonly y: number;
-}
-
-/**
- * Places of labels on a plain millimetre grid, from any start cell (0 is the first): left to right, top to bottom, page after page.
- * @returns no cells where not even one fits the page.
- */
-export function gridCells(
-  count: number,
-  widthMm: number,
-  heightMm: number,
-  sheet: Sheet,
-  start = 0,
-): { readonly cells: readonly Cell[]; readonly across: number; readonly down: number } {
-  const across = Math.floor((sheet.pageWmm - 2 * sheet.marginMm + sheet.gapMm) / (widthMm + sheet.gapMm));
-  const down = Math.floor((sheet.pageHmm - 2 * sheet.marginMm + sheet.gapMm) / (heightMm + sheet.gapMm));
-  const each = across * down;
-  if (each < 1) return { cells: [], across: 0, down: 0 };
-  const from = Math.max(0, Math.floor(start)) % each;
-  return {
-    across,
-    down,
-    cells: Array.from({ length: count }, (_, i) => {
-      const n = from + i;
-      const on = n % each;
-      return {
-        page: Math.floor(n / each),
-        x: sheet.marginMm + (on % across) * (widthMm + sheet.gapMm),
-        y: sheet.marginMm + Math.floor(on / across) * (heightMm + sheet.gapMm),
-      };
-    }),
-  };
 }

@@ -2,8 +2,9 @@
 import Link from "next/link";
 import { useState } from "react";
 import { FileText, Printer } from "lucide-react";
-import { LABEL_SIZES } from "./label-sizes";
-import { type LabelLayout, MM_PER_PT, PAGES, gridCells } from "@/core/label/layout";
+import { type LabelSort, SORT_SIZES } from "@/core/label/sorts";
+import { type Item, type LabelLayout, MM_PER_PT } from "@/core/label/layout";
+import { PAGES, gridCells } from "@/core/label/sheet";
 
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
 const FAMILIES = {
@@ -27,27 +28,46 @@ export function LabelFace({ layout: l, title }: { layout: LabelLayout; title: st
       role="img"
       aria-label={`${title}: ${l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ")}`}
     >
-      {l.items.map((i, n) =>
-        i.kind === "rule" ? (
-          <path key={n} d={`M${i.x1} ${i.y}H${i.x2}`} stroke={INKS[i.ink]} strokeWidth={i.width} />
-        ) : (
-          <text
-            key={n}
-            x={i.x}
-            y={i.y}
-            fontSize={i.pt * MM_PER_PT}
-            fontFamily={FAMILIES[i.face]}
-            fontWeight={i.face === "plain" ? 400 : 700}
-            fill={INKS[i.ink]}
-            textAnchor={i.anchor}
-          >
-            {i.text}
-          </text>
-        ),
-      )}
+      {l.items.map((i, n) => (
+        <OneItem key={n} item={i} />
+      ))}
     </svg>
   );
 }
+
+/** One thing on a label. */
+function OneItem({ item: i }: { item: Item }) {
+  switch (i.kind) {
+    case "rule":
+      return <path d={`M${i.x1} ${i.y}H${i.x2}`} stroke={INKS[i.ink]} strokeWidth={i.width} />;
+    case "circle":
+      return <circle cx={i.x} cy={i.y} r={i.r} fill="none" stroke={INKS.iron} strokeWidth="0.2" />;
+    case "code":
+      return <path d={i.path ?? ""} fill="#000" data-code={i.text} />;
+    case "text":
+      return (
+        <text
+          x={i.x}
+          y={i.y}
+          fontSize={i.pt * MM_PER_PT}
+          fontFamily={FAMILIES[i.face]}
+          fontWeight={i.face === "plain" ? 400 : 700}
+          fill={INKS[i.ink]}
+          textAnchor={i.anchor}
+        >
+          {i.text}
+        </text>
+      );
+  }
+}
+
+const SORT_WORDS: Readonly<Record<LabelSort, string>> = {
+  bottle: "the bottle",
+  jar: "the jar while it works",
+  lid: "its lid",
+  neck: "its neck",
+  gift: "a gift",
+};
 
 interface Props {
   readonly id: string;
@@ -55,11 +75,14 @@ interface Props {
   readonly name: string;
   /** By size, then by bottle. */
   readonly layouts: Readonly<Record<string, readonly LabelLayout[]>>;
+  readonly sort: LabelSort;
+  /** Sorts there are of it as it stands. */
+  readonly may: readonly LabelSort[];
 }
 
 /** All of a batch's labels, as they will be printed: singly, or on a sheet from any cell. */
-export function LabelSheet({ id, code, name, layouts }: Props) {
-  const [size, setSize] = useState<string>(LABEL_SIZES[0]);
+export function LabelSheet({ id, code, name, layouts, sort, may }: Props) {
+  const [size, setSize] = useState<string>(SORT_SIZES[sort][0]!);
   const [sheet, setSheet] = useState<"single" | keyof typeof PAGES>("a4");
   const [start, setStart] = useState("1");
   const labels = layouts[size]!;
@@ -72,7 +95,7 @@ export function LabelSheet({ id, code, name, layouts }: Props) {
     sheet !== "single" && !(Number.isInteger(n) && n >= 1 && n <= each)
       ? `This sheet has ${each} cells; start at one of 1 to ${each}.`
       : undefined;
-  const href = `/batch/${id}/label.pdf?size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}`;
+  const href = `/batch/${id}/label.pdf?sort=${sort}&size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}`;
   const noGlyph = [...new Set(labels.flatMap((l) => l.noGlyph ?? []))];
   const leftOut = [...new Set(labels.flatMap((l) => l.leftOut))];
   return (
@@ -85,15 +108,30 @@ export function LabelSheet({ id, code, name, layouts }: Props) {
           {name}
         </p>
         <h1 className="text-[2rem]">Labels</h1>
+        {may.length > 1 && (
+          <nav aria-label="What it is put on" className="flex flex-wrap gap-x-5 pt-1">
+            <span className="quiet self-center">for</span>
+            {may.map((s) => (
+              <Link
+                key={s}
+                href={`/batch/${id}/label?sort=${s}`}
+                aria-current={s === sort ? "page" : undefined}
+                className={`inline-flex items-center min-h-11 ${s === sort ? "font-bold no-underline text-iron" : ""}`}
+              >
+                {SORT_WORDS[s]}
+              </Link>
+            ))}
+          </nav>
+        )}
         <div className="flex flex-wrap gap-x-8 gap-y-2 py-3 items-end">
           <p>
             <label className="quiet block" htmlFor="size">
               label, mm
             </label>
             <select id="size" className="field" value={size} onChange={(e) => setSize(e.target.value)}>
-              {LABEL_SIZES.map((s) => (
+              {SORT_SIZES[sort].map((s) => (
                 <option key={s} value={s}>
-                  {s.replace("x", " by ")}
+                  {sort === "lid" ? `${s.split("x")[0]} round` : s.replace("x", " by ")}
                 </option>
               ))}
             </select>
@@ -164,7 +202,11 @@ export function LabelSheet({ id, code, name, layouts }: Props) {
           <figure key={i}>
             <LabelFace layout={l} title={`Label ${i + 1}`} />
             <figcaption className="no-print quiet pt-1">
-              <a href={`/batch/${id}/label.svg?size=${size}&bottle=${i + 1}`} target="_blank" rel="noopener">
+              <a
+                href={`/batch/${id}/label.svg?sort=${sort}&size=${size}&bottle=${i + 1}`}
+                target="_blank"
+                rel="noopener"
+              >
                 SVG
               </a>
             </figcaption>

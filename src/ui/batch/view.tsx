@@ -141,6 +141,9 @@ export function RecipeWays({ batch }: { batch: Batch }) {
   const ways = [
     [`/batch/${batch.id}/recipe`, "print it"],
     [`/bench?again=${batch.id}`, "plan it again"],
+    ...(batch.state === "working" || batch.state === "strained"
+      ? [[`/batch/${batch.id}/label`, "label the jar"] as const]
+      : []),
     ...(batch.state === "working" ? [[`/bench?right=${batch.id}`, "put the plan right"] as const] : []),
   ] as const;
   return (

@@ -1,22 +1,9 @@
 import { type Result, fail, fault } from "@/core/fault";
+import { codeOn } from "../kit/scan";
 import type { TakenIn } from "@/exchange/taken-in";
 
-/** A file is read no larger than this, bytes; a picture is looked at no larger than this, pixels a side. */
+/** A file is read no larger than this, bytes. */
 const MOST = 20 * 1024 * 1024;
-const LARGEST = 2400;
-
-/** What stands in the code on a picture; nothing where there is none that can be made out. */
-async function codeOn(picture: Blob): Promise<string | undefined> {
-  const { default: jsQR } = await import("jsqr");
-  const bitmap = await createImageBitmap(picture);
-  const by = Math.min(1, LARGEST / Math.max(bitmap.width, bitmap.height));
-  const [width, height] = [Math.round(bitmap.width * by), Math.round(bitmap.height * by)];
-  const canvas = document.createElement("canvas");
-  Object.assign(canvas, { width, height });
-  const drawn = canvas.getContext("2d", { willReadFrequently: true })!;
-  drawn.drawImage(bitmap, 0, 0, width, height);
-  return jsQR(drawn.getImageData(0, 0, width, height).data, width, height)?.data;
-}
 
 /** Takes in a file or a pasted text, whatever it is; what it cannot be is said. */
 export async function readFile(given: File | string): Promise<Result<TakenIn>> {

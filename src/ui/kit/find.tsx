@@ -3,10 +3,11 @@ import { useRouter } from "next/navigation";
 import { useCombobox } from "downshift";
 import { Search } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { PlaceClass } from "@/core/journal/events";
 import { printDay } from "@/core/day";
 import { counted } from "@/core/words";
+import { codeOn } from "./scan";
 
 /** One thing that was found, as the server says it. */
 interface Found {
@@ -101,6 +102,17 @@ function saysOf(asked: string, answer: Answer | undefined): string {
 function FindBox({ close }: { close: () => void }) {
   const router = useRouter();
   const [text, setText] = useState("");
+  const [scanned, setScanned] = useState<string | undefined>();
+  const input = useRef<HTMLInputElement>(null);
+  const scan = async (picture: File): Promise<void> => {
+    setScanned(undefined);
+    const code = await codeOn(picture).catch(() => undefined);
+    if (code === undefined)
+      setScanned("There is no code to be made out on that picture. Take it again, flat and in even light.");
+    else if (!/^[A-Z]{2}-\d\d-\d+(?:\.\d+)?$/.test(code))
+      setScanned("That code is none of our labels’. A card of a recipe goes into the Formulary.");
+    else setText(code);
+  };
   const asked = text.trim();
   const answer = useAnswer(asked);
   const found = asked === "" ? [] : (answer?.found ?? []);
@@ -150,7 +162,26 @@ function FindBox({ close }: { close: () => void }) {
         ))}
       </ul>
       <p role="status" className="quiet pt-2 min-h-7">
-        {saysOf(asked, answer)}
+        {scanned ?? saysOf(asked, answer)}
+      </p>
+      <p>
+        <button type="button" className="plain min-h-11" onClick={() => input.current?.click()}>
+          a picture of a label
+        </button>
+        <input
+          ref={input}
+          type="file"
+          className="sr-only"
+          tabIndex={-1}
+          accept="image/*"
+          capture="environment"
+          aria-label="a picture of a label’s code"
+          onChange={(e) => {
+            const [picture] = e.target.files ?? [];
+            e.target.value = "";
+            if (picture) void scan(picture);
+          }}
+        />
       </p>
     </>
   );

@@ -1,5 +1,5 @@
 import { labelsOf } from "../labels-of";
-import { PAGES } from "@/core/label/layout";
+import { PAGES } from "@/core/label/sheet";
 import { sheetPdf, singlesPdf } from "@/print/label-files";
 import { LabelRequest, sizeOf } from "@/print/request";
 
@@ -11,8 +11,8 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
     return new Response("Ask for a size like 80x50, a sheet (single, a4, letter) and a start cell from 1.", {
       status: 422,
     });
-  const found = await labelsOf((await context.params).id);
-  if (!found) return new Response("There are no bottles to label here.", { status: 404 });
+  const found = await labelsOf((await context.params).id, asked.data.sort);
+  if (!found) return new Response("There is nothing of that sort to label here.", { status: 404 });
   const { widthMm, heightMm } = sizeOf(asked.data.size);
   const labels =
     asked.data.bottle === undefined

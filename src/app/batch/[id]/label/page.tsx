@@ -1,29 +1,48 @@
 import type { Metadata } from "next";
 import Link from "next/link";
+import { LABEL_SORTS, type LabelSort, SORT_SIZES } from "@/core/label/sorts";
 import { labelsOf } from "../labels-of";
 import { batchPage } from "../../../batch-page";
-import { laidOut } from "@/print/label-files";
+import { printed } from "@/print/label-files";
 import { sizeOf } from "@/print/request";
 import { LabelSheet } from "@/ui/batch/label";
-import { LABEL_SIZES } from "@/ui/batch/label-sizes";
 
 export const metadata: Metadata = { title: "Labels" };
 
-export default async function LabelPage({ params }: { params: Promise<{ id: string }> }) {
-  const { batch } = await batchPage(params);
-  if (batch.state !== "bottled")
+interface Params {
+  readonly params: Promise<{ id: string }>;
+  readonly searchParams: Promise<{ sort?: string }>;
+}
+
+/** A batch’s labels at real size: of the jar while it works, of its bottles after. */
+export default async function LabelPage({ params, searchParams }: Params) {
+  const [{ batch }, asked] = await Promise.all([batchPage(params), searchParams]);
+  const working = batch.state === "working" || batch.state === "strained";
+  if (batch.state !== "bottled" && !working)
     return (
       <p className="pt-6">
         {batch.code} has no bottles to label. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
       </p>
     );
+  const may: readonly LabelSort[] = working ? ["jar"] : LABEL_SORTS.filter((s) => s !== "jar");
+  const sort = may.find((s) => s === asked.sort) ?? may[0]!;
   // The very labels the files hold: by the shorter of what was issued and what holds today.
-  const labels = (await labelsOf(batch.id))?.labels ?? [];
+  const labels = (await labelsOf(batch.id, sort))?.labels ?? [];
   const layouts = Object.fromEntries(
-    LABEL_SIZES.map((s) => {
+    SORT_SIZES[sort].map((s) => {
       const { widthMm, heightMm } = sizeOf(s);
-      return [s, labels.map((l) => laidOut(l, widthMm, heightMm))];
+      return [s, labels.map((l) => printed(l, widthMm, heightMm))];
     }),
   );
-  return <LabelSheet id={batch.id} code={batch.code} name={batch.name} layouts={layouts} />;
+  return (
+    <LabelSheet
+      key={sort}
+      id={batch.id}
+      code={batch.code}
+      name={batch.name}
+      layouts={layouts}
+      sort={sort}
+      may={may}
+    />
+  );
 }
