@@ -180,7 +180,7 @@ export interface StandIn {
 }
 
 /** Starts a stand-in and waits until its page answers. @param quick how much quicker time runs in its kitchen */
-export async function standIn(what: "scale" | "probe" | "mail", quick = 1): Promise<StandIn> {
+export async function standIn(what: "scale" | "probe" | "mail" | "printer", quick = 1): Promise<StandIn> {
   const port = await freePort();
   const child = spawn(
     process.execPath,

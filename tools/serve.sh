@@ -77,12 +77,12 @@ watch_over() {
 STANDINS=()
 standins_up() {
   local port=$1 log=$2 at n=1 what
-  for what in scale probe mail; do
-    at=$((port + n)); n=$((n + 1))
+  for what in scale probe mail printer; do
+    at=$((port + n)); n=$((n + 1)); [ "$what" != mail ] || n=$((n + 1))
     port_free "$at" && { [ "$what" != mail ] || port_free $((at + 1)); } || { say "Port $at is taken: no $what this time."; continue; }
     ( exec setpriv --pdeathsig TERM node --no-warnings --import tsx src/standins/main.ts "$what" "$at" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
     STANDINS+=($!)
-    case $what in scale) export JOLLY_SCALE=127.0.0.1:$at ;; probe) export JOLLY_PROBE=127.0.0.1:$at ;; mail) export JOLLY_SMTP=127.0.0.1:$at JOLLY_MAIL_PAGE=127.0.0.1:$((at + 1)) ;; esac
+    case $what in scale) export JOLLY_SCALE=127.0.0.1:$at ;; probe) export JOLLY_PROBE=127.0.0.1:$at ;; printer) export JOLLY_PRINTER=127.0.0.1:$at ;; mail) export JOLLY_SMTP=127.0.0.1:$at JOLLY_MAIL_PAGE=127.0.0.1:$((at + 1)) ;; esac
   done
 }
 standins_down() { local p; for p in "${STANDINS[@]:-}"; do [ -z "$p" ] || kill -TERM "$p" 2>/dev/null || true; done; STANDINS=(); }

@@ -15,6 +15,9 @@ const held = globalThis as unknown as { jollyHub?: Hub };
 /** The one hub of this server. */
 export const hub = (): Hub => (held.jollyHub ??= new Hub(now));
 
+/** The label printer, where the house has one. */
+export const printerOf = (): { host: string; port: number } | undefined => addressOf("JOLLY_PRINTER");
+
 export const mailBoxOf = (): MailBox | undefined => addressOf("JOLLY_SMTP");
 
 /** Connects what the house has; called once, when the server starts. */

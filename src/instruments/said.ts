@@ -45,10 +45,12 @@ export const LONGEST_LINE = 4096;
 /** Lines out of what a socket gives, whole ones only; what grows past all bounds is dropped. */
 export class Lines {
   private rest = "";
+  /** @param longest bytes; a job for a printer is longer than a figure */
+  constructor(private readonly longest: number = LONGEST_LINE) {}
   push(chunk: string): string[] {
     const parts = (this.rest + chunk).split("\n");
     this.rest = parts.pop()!;
-    if (this.rest.length > LONGEST_LINE) this.rest = "";
-    return parts.filter((l) => l.trim() !== "" && l.length <= LONGEST_LINE);
+    if (this.rest.length > this.longest) this.rest = "";
+    return parts.filter((l) => l.trim() !== "" && l.length <= this.longest);
   }
 }

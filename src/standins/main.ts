@@ -1,4 +1,5 @@
-/** Runs one stand-in: `main.ts scale|probe|mail PORT [SEED] [QUICK]`. */
+/** Runs one stand-in: `main.ts scale|probe|mail|printer PORT [SEED] [QUICK]`. */
+import { labelPrinter } from "./label-printer";
 import { mailBox } from "./mail-box";
 import { probe } from "./probe";
 import { scale } from "./scale";
@@ -17,11 +18,14 @@ async function run(): Promise<void> {
     case "probe":
       await serveStandIn(probe(Number(seed), Date.now, Number(quick)), port);
       return;
+    case "printer":
+      await serveStandIn(labelPrinter(), port);
+      return;
     case "mail":
       await mailBox(port);
       return;
     default:
-      throw new Error(`there is no stand-in “${what ?? ""}”: scale, probe or mail`);
+      throw new Error(`there is no stand-in “${what ?? ""}”: scale, probe, printer or mail`);
   }
 }
 void run();

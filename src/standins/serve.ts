@@ -12,6 +12,9 @@ export interface StandIn {
   readonly every: number;
   /** Answers a command from the app. */
   readonly command: (what: string) => object;
+  /** Takes a job, where it takes any; and the longest line it reads, bytes. */
+  readonly job?: (said: unknown) => object;
+  readonly longest?: number;
   /** Its page, and what its buttons do. */
   readonly page: () => string;
   readonly act: (form: URLSearchParams) => void;
@@ -20,7 +23,7 @@ export interface StandIn {
 }
 
 function speak(socket: Socket, s: StandIn): void {
-  const lines = new Lines();
+  const lines = new Lines(s.longest);
   const say = (x: object | undefined): void => {
     if (x && !socket.destroyed) socket.write(`${JSON.stringify(x)}\n`);
   };
@@ -39,6 +42,7 @@ function speak(socket: Socket, s: StandIn): void {
       }
       if (said.say === "hello") say(s.hello);
       else if (said.say === "command") say(s.command(said.do ?? ""));
+      else if (said.say === "job" && s.job) say(s.job(said));
       else say({ say: "status", ok: false, words: "not understood" });
     }
   });

@@ -25,7 +25,7 @@ import { projectBatch } from "./projection";
 const SHARED = {
   kind: "bottle",
   versions: BOTTLE_VERSIONS,
-  commutes: new Set<string>(["opened", "poured", "moved", "inspected"]),
+  commutes: new Set<string>(["opened", "poured", "coursed", "moved", "inspected"]),
   // A bottle begins with its batch's `bottled`; no entry of its own begins it.
   begins: "",
   readBody: readBottleBody,

@@ -148,6 +148,43 @@ describe("a bottle in the hand", () => {
   });
 });
 
+describe("a course", () => {
+  test("is set in the maker’s own measure, reckoned, counted by one touch; more than it says is said once", async () => {
+    const page = await newPage(browser, 390, 844);
+    const [row] = await home.sql<{ id: string }[]>`
+      select x.id from bottle x join batch b on b.id = x.batch_id where b.code = 'VI-26-01' and x.state = 'kept' order by x.number limit 1`;
+    await goTo(page, `${app.url}/cellar?bottle=${row!.id}`);
+    await clickOn(page, "set a course");
+    await fill(page, "#course-amount", "a lot");
+    await clickOn(page, "Keep the course");
+    await page.waitForSelector("#course-wrong");
+    await fill(page, "#course-amount", "1 tbsp");
+    await fill(page, "#course-times", "1000");
+    await fill(page, "#course-days", "10");
+    await clickOn(page, "Keep the course");
+    await says(page, "24 times a day at most");
+    expect(await page.$eval("#course-amount", (e) => (e as HTMLInputElement).value)).toBe("1 tbsp");
+    await fill(page, "#course-times", "2");
+    await fill(page, "#course-rest", "7");
+    await clickOn(page, "Keep the course");
+    await says(page, "1 tbsp twice a day for 10 days, then 7 days of rest");
+    await says(page, "Its last day is 3 December, rest until 11 December.");
+    expect(await words(page)).toMatch(/In this bottle: \d+ (?:whole course|day)/);
+    await says(page, "0 of 2 today");
+    for (const n of [1, 2]) {
+      await clickOn(page, "Taken");
+      await says(page, `${n} of 2 today`);
+    }
+    await clickOn(page, "Taken");
+    await says(page, "3 of 2 today: 1 more than the course says");
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+    ).toBe(0);
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+});
+
 describe("how long it lasts", () => {
   test("a remedy that is used runs out about a day, the next is to be begun by another, and one touch plans it", async () => {
     const page = await newPage(browser);

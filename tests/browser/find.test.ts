@@ -14,6 +14,7 @@ import {
   openBrowser,
   says,
   serve,
+  standIn,
   tapOn,
   words,
 } from "../support";
@@ -227,4 +228,40 @@ describe("a label’s code", () => {
     expect(page.errors).toEqual([]);
     await page.close();
   });
+  test("the label printer lays them in its tray; out of labels it says so and goes on from there", async () => {
+    const printer = await standIn("printer");
+    const other = await serve(home.url, "2026-11-24T09:00:00Z", undefined, undefined, {
+      JOLLY_PRINTER: `127.0.0.1:${printer.port}`,
+    });
+    const page = await newPage(browser);
+    const tray = await newPage(browser);
+    const roll = async (n: string): Promise<void> => {
+      await tray.bringToFront();
+      await tray.goto(`http://127.0.0.1:${printer.port}/`);
+      await tray.click("input[name=n]", { count: 3 });
+      await tray.keyboard.type(n);
+      await Promise.all([tray.waitForNavigation(), clickOn(tray, "put in a roll of")]);
+      await page.bringToFront();
+    };
+    const [batch] = await home.sql<{ id: string }[]>`select id from batch where code = 'SY-26-01'`;
+    await goTo(page, `${other.url}/batch/${batch!.id}/label`);
+    const many = (await page.$$("svg.label")).length;
+    expect(many).toBeGreaterThan(1);
+    await roll("1");
+    await clickOn(page, "print on the label printer");
+    await says(page, `1 of ${many} lie in its tray: it is out of labels.`);
+    await roll("20");
+    await clickOn(page, "go on printing from label 2");
+    await says(page, `${many} lie in its tray.`);
+    await tray.goto(`http://127.0.0.1:${printer.port}/`);
+    expect(await tray.$$eval("img", (all) => all.map((i) => [i.alt, i.naturalWidth > 0]))).toEqual(
+      Array.from({ length: many }, (_, i) => [`SY-26-01 ${many - i}`, true]),
+    );
+    await printer.stop();
+    await clickOn(page, "print on the label printer");
+    await says(page, "it does not answer");
+    expect(page.errors).toEqual([]);
+    await Promise.all([page.close(), tray.close()]);
+    await other.stop();
+  }, 90_000);
 });

@@ -139,6 +139,31 @@ describe("a bottle", () => {
       fault: { path: ["useBy"] },
     });
   });
+  test("a course is laid down, stands until another, and a thousand spoons of it are told at their field", async () => {
+    const { bottles } = await bottled();
+    const [one] = bottles as [string, string];
+    const course = { ml: 15, said: "1 tbsp", times: 3, days: 10, rest: 7, from: "2026-11-24" };
+    expect((await put(one, "coursed", course)).ok).toBe(true);
+    expect((await put(one, "coursed", { ...course, times: 2, for: "the keeper" })).ok).toBe(true);
+    expect((await bottleOf(home.sql, one))!.bottle.course).toEqual({
+      ...course,
+      times: 2,
+      for: "the keeper",
+    });
+    for (const [field, value, said] of [
+      ["times", 1000, "24 times a day at most"],
+      ["days", 91, "90 days at most"],
+      ["ml", 251, "over a cup"],
+      ["rest", -1, "nought or more"],
+    ] as const)
+      expect(await put(one, "coursed", { ...course, [field]: value })).toMatchObject({
+        fault: { path: [field], message: expect.stringContaining(said) },
+      });
+    const seq = (await bottleOf(home.sql, one))!.bottle.seq;
+    expect((await put(one, "corrected", { seq, body: null })).ok).toBe(true);
+    expect((await bottleOf(home.sql, one))!.bottle.course).toEqual({ ...course, for: undefined });
+    expect(await tableDifferences(home.sql)).toEqual([]);
+  });
   test("two bottles written to at once are both written, and neither row is lost", async () => {
     const { bottles } = await bottled();
     const all = await Promise.all(

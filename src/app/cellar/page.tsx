@@ -5,6 +5,10 @@ import { bestByOfBottle } from "@/core/label/clock";
 import { reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
 import type { Kind } from "@/core/plan/plan";
+import type { PerMl } from "@/core/cellar/course";
+import type { Reckoning } from "@/core/reckoning/reckon";
+import { SPOON_ML, spoonOf } from "@/core/reckoning/spoon";
+import { stores } from "@/store/stores";
 import { bottleOf } from "@/store/bottles";
 import { db } from "@/store/db";
 import { cellarBottles } from "@/store/shelf";
@@ -27,6 +31,7 @@ async function inHand(
   const { batch, bottle } = found;
   const issued = found.batch.verdict;
   const now = reckonBatch(batch);
+  const { people } = await stores(db());
   return {
     bottle,
     batchId: batch.id,
@@ -39,9 +44,18 @@ async function inHand(
       batch.own?.bestBy,
     ),
     taken: batch.plan.taken,
+    perMl: now.ok ? perMlOf(now.value.reckoning) : undefined,
+    people: people.map((p) => p.name),
     vessel: batch.bottles[bottle.number - 1]!.vessel,
     kind: batch.plan.kind,
   };
+}
+
+/** g of sugar, alcohol and dried herb in a mL. */
+function perMlOf(r: Reckoning): PerMl {
+  const spoon = spoonOf(r);
+  const of = (e: { value: number }): number => e.value / SPOON_ML;
+  return { sugar: of(spoon.sugar), alcohol: of(spoon.alcohol), herb: of(spoon.herb) };
 }
 
 /** Pixels for a centimetre, so that a small bottle is as large in the hand as a tall one. */

@@ -3,6 +3,7 @@ import { type Day, realDay } from "../day";
 import { type Correction, type Envelope, asHappened, bodyReader, correctionsOf } from "../envelope";
 import { PLACE_CLASSES, type PlaceClass } from "../journal/events";
 import type { Batch } from "../journal/fold";
+import type { Course } from "./course";
 import type { Taken } from "./supply";
 
 /** What may be seen on looking at a bottle. The first are ordinary for some kinds; the others end it. */
@@ -43,6 +44,27 @@ export const BOTTLE_BODIES = {
     said: z.string().min(1).max(60),
     for: name.min(1).optional(),
   }),
+  /** How it is to be taken from now on, in the maker’s own measure; a later one stands in its place. */
+  coursed: z.strictObject({
+    ml: z
+      .number()
+      .positive("Say how much at a time, like “1 tsp”.")
+      .max(250, "That is over a cup at a time. Say it as spoons or mL."),
+    said: z.string().min(1).max(60),
+    times: z
+      .number()
+      .int()
+      .min(1, "Say how many times a day: once or more.")
+      .max(24, "That is more than once an hour. Say 24 times a day at most."),
+    days: z
+      .number()
+      .int()
+      .min(1, "Say for how many days: one or more.")
+      .max(90, "A course here is 90 days at most; begin it again after its rest."),
+    rest: z.number().int().min(0, "Days of rest are nought or more.").max(365, "Say a year of rest at most."),
+    for: name.min(1).optional(),
+    from: day,
+  }),
   moved: z.strictObject({ place: z.enum(PLACE_CLASSES), at: z.string().min(1).max(40).optional() }),
   inspected: z.strictObject({
     signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
@@ -63,6 +85,7 @@ export type BottleBody<T extends BottleEventType> = z.infer<(typeof BOTTLE_BODIE
 export const BOTTLE_VERSIONS: Readonly<Record<BottleEventType, number>> = {
   opened: 1,
   poured: 1,
+  coursed: 1,
   moved: 1,
   inspected: 1,
   given: 1,
@@ -129,6 +152,8 @@ export interface BottleNow {
   /** The day it was given, emptied or discarded. */
   readonly goneDay: Day | undefined;
   readonly goneWords: string | undefined;
+  /** How it is taken now, where that was laid down. */
+  readonly course: Course | undefined;
   readonly diary: readonly BottleEntry[];
   readonly seq: number;
 }
@@ -141,6 +166,7 @@ class Folding {
   useBy: Day | undefined;
   gone: { day: Day; words: string | undefined } | undefined;
   readonly taken: Taken[] = [];
+  course: Course | undefined;
   at: string | undefined;
   readonly stood: { from: Day; place: PlaceClass }[];
 
@@ -164,6 +190,9 @@ class Folding {
         this.openedDay ??= e.day;
         this.leftMl = Math.max(0, this.leftMl - e.body.ml);
         this.taken.push({ from: e.day, to: e.day, ml: e.body.ml });
+        break;
+      case "coursed":
+        this.course = { ...e.body, for: e.body.for };
         break;
       case "moved":
         this.stood.push({ from: e.day, place: e.body.place });
@@ -224,6 +253,7 @@ export function foldBottle(filled: Filled, events: readonly BottleEvent[]): Bott
     stood: f.stood,
     useBy: f.useBy,
     taken: f.taken,
+    course: f.course,
     goneDay: f.gone?.day,
     goneWords: f.gone?.words,
     diary,
@@ -248,6 +278,7 @@ export function mayFollowBottle(b: BottleNow, type: BottleEventType, body: unkno
       return b.place === "freezer" ? "It is frozen. Thaw it in the fridge first." : undefined;
     case "moved":
       return mayMove(b, (body as BottleBody<"moved">).place);
+    case "coursed":
     case "inspected":
     case "given":
     case "emptied":

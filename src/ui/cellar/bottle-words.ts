@@ -1,6 +1,7 @@
 import type { BottleBody, BottleEntry, BottleNow, Sign } from "@/core/cellar/bottle";
 import { type Day, printDay } from "@/core/day";
-import { listed } from "@/core/words";
+import type { PerMl } from "@/core/cellar/course";
+import { counted, listed } from "@/core/words";
 import { PLACE_WORDS } from "./shelf-words";
 
 /** A bottle with what is known of it from its batch. */
@@ -12,6 +13,10 @@ export interface InHand {
   readonly made: Day;
   readonly bestBy: Day;
   readonly taken: string | undefined;
+  /** What a mL of it holds; nothing where its batch does not reckon. */
+  readonly perMl: PerMl | undefined;
+  /** People of the household it may be for. */
+  readonly people: readonly string[];
 }
 
 export const SIGN_WORDS: Readonly<Record<Sign, string>> = {
@@ -25,6 +30,13 @@ export const SIGN_WORDS: Readonly<Record<Sign, string>> = {
   "lid-bulged": "the lid bulged or hissed",
 };
 
+/** A course in words: “1 tbsp three times a day for 10 days, then 7 days of rest”. */
+export function courseWords(c: Pick<BottleBody<"coursed">, "said" | "times" | "days" | "rest">): string {
+  const times = ["", "once", "twice", "three times", "four times"][c.times] ?? `${c.times} times`;
+  const rest = c.rest > 0 ? `, then ${counted(c.rest, "day", "days")} of rest` : "";
+  return `${c.said} ${times} a day for ${counted(c.days, "day", "days")}${rest}`;
+}
+
 /** An entry of a bottle's journal as a sentence. */
 export function bottleWords(e: BottleEntry): string {
   switch (e.type) {
@@ -33,6 +45,10 @@ export function bottleWords(e: BottleEntry): string {
     case "poured": {
       const b = e.body as BottleBody<"poured">;
       return `Poured ${b.said}${b.for ? `, for ${b.for}` : ""}.`;
+    }
+    case "coursed": {
+      const b = e.body as BottleBody<"coursed">;
+      return `To be taken: ${courseWords(b)}${b.for ? `, for ${b.for}` : ""}, from ${printDay(b.from)}.`;
     }
     case "moved":
       return `Moved to the ${PLACE_WORDS[(e.body as BottleBody<"moved">).place]}.`;

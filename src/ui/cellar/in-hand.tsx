@@ -7,6 +7,7 @@ import { counted } from "@/core/words";
 import { Refusal } from "../batch/refusal";
 import { type InHand, bottleWords } from "./bottle-words";
 import { Touches } from "./touches";
+import { CourseOf } from "./course";
 import { useBottle } from "./use-bottle";
 
 /** The bottle in the hand: its facts, its touches and its journal, each entry with the way to take it back. */
@@ -54,7 +55,10 @@ export function BottleInHand({
       </div>
       <div className="pt-3">
         {bottle.state === "kept" ? (
-          <Touches p={p} w={w} places={places} />
+          <>
+            <CourseOf p={p} w={w} today={today} />
+            <Touches p={p} w={w} places={places} />
+          </>
         ) : (
           <p className="font-semibold">
             {

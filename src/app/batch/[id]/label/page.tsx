@@ -3,6 +3,7 @@ import Link from "next/link";
 import { LABEL_SORTS, type LabelSort, SORT_SIZES } from "@/core/label/sorts";
 import { labelsOf } from "../labels-of";
 import { batchPage } from "../../../batch-page";
+import { printerOf } from "@/instruments/house";
 import { printed } from "@/print/label-files";
 import { sizeOf } from "@/print/request";
 import { LabelSheet } from "@/ui/batch/label";
@@ -43,6 +44,7 @@ export default async function LabelPage({ params, searchParams }: Params) {
       layouts={layouts}
       sort={sort}
       may={may}
+      printer={printerOf() !== undefined}
     />
   );
 }
