@@ -226,11 +226,6 @@ export const openBrowser = (): Promise<Browser> =>
       "--disable-background-networking",
       "--disable-component-update",
       "--disable-sync",
-      // One page at a time on two processors: less is handed about, and a page is there a fifth sooner.
-      "--disable-threaded-compositing",
-      "--disable-threaded-scrolling",
-      "--disable-site-isolation-trials",
-      "--disable-features=IsolateOrigins,site-per-process",
     ],
   });
 
