@@ -89,7 +89,9 @@ function Part({ part, put, catalogue }: { part: PastedPart; put: Put; catalogue:
       };
       return (
         <>
-          {sayLine({ ...words, form: line.form })}
+          {line.amount?.amount.kind === "of-liquid"
+            ? `${line.material.row.names[0]}, by the strained liquid: ${line.amount.text}`
+            : sayLine({ ...words, form: line.form })}
           {!line.amount && <span className="text-ash">, as much as is usual</span>}
           {took.length > 0 && (
             <span className="text-ash"> (taken as {took.map((t) => t.value).join(", ")})</span>

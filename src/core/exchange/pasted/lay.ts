@@ -11,6 +11,7 @@ import {
   type Step,
 } from "../../plan/plan";
 import { roleOf } from "../../plan/ways";
+import { readAmount } from "../../reading/amounts";
 import { printReduction, readReduction } from "../../reading/reductions";
 import { printTemperature } from "../../reading/print";
 import type { UnitSystem } from "../../quantity/units";
@@ -35,6 +36,8 @@ export class Laying {
   readonly took: string[] = [];
   shake: Plan["shake"];
   private lines: FoundLine[] = [];
+  /** What goes in by the strained liquid, and was said before the cloth. */
+  private readonly waits: FoundLine[] = [];
 
   constructor(
     private readonly kind: Kind,
@@ -87,6 +90,11 @@ export class Laying {
   place(l: FoundLine): void {
     if (l.placed) return;
     l.placed = true;
+    // A share of the strained liquid waits for the cloth, wherever it was said.
+    if (!this.strained && this.ofLiquid(l)) {
+      this.waits.push(l);
+      return;
+    }
     this.adding().what.push(l.line as Line);
   }
 
@@ -207,6 +215,7 @@ export class Laying {
     } else {
       this.rest();
       this.complete();
+      this.afterCloth();
     }
     const last = this.steps.at(-1);
     if (last?.do !== "bottle") this.steps.push({ do: "bottle", ...(hot ? { hot: true } : {}) });
@@ -221,6 +230,23 @@ export class Laying {
       steps: ordered(this.steps) as PlanFile["steps"],
     } as PlanFile;
     return withIds(file);
+  }
+
+  private ofLiquid({ line }: FoundLine): boolean {
+    const amount = readAmount(line.amount, this.system);
+    return amount.ok && amount.value.kind === "of-liquid";
+  }
+
+  /** Sets in what waited for the cloth: once it has cooled, where that is said. */
+  private afterCloth(): void {
+    if (this.waits.length === 0) return;
+    const cut = this.steps.findIndex((s) => s.do === "strain");
+    let at = cut + 1;
+    while (this.steps[at]?.do === "cool") at++;
+    const what = this.waits.map((l) => l.line as Line);
+    const next = this.steps[at];
+    if (next?.do === "add") (next as AddStep).what.unshift(...what);
+    else this.steps.splice(at, 0, { do: "add", what });
   }
 
   /** What no recipe leaves out and some forget to say. */
