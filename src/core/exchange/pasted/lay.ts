@@ -175,7 +175,7 @@ export class Laying {
     const cut = this.steps.findIndex((s) => s.do === "strain");
     for (const l of waiting) {
       l.placed = true;
-      if (late.has(roleOf(l.line)) && cut >= 0) {
+      if ((late.has(roleOf(l.line)) || this.ofLiquid(l)) && cut >= 0) {
         const after = this.steps.slice(cut + 1).find((s) => s.do === "add") as AddStep | undefined;
         if (after) after.what.push(l.line as Line);
         else this.steps.splice(cut + 1, 0, { do: "add", what: [l.line as Line] });
@@ -189,7 +189,7 @@ export class Laying {
   private usualSteps(): void {
     const way = cautiousWay(this.kind);
     const late = new Set<string>(LATE[this.kind]);
-    const after = this.lines.filter((l) => late.has(roleOf(l.line)));
+    const after = this.lines.filter((l) => late.has(roleOf(l.line)) || this.ofLiquid(l));
     const before = this.lines.filter((l) => !after.includes(l));
     for (const s of way.steps) {
       if (s.do !== "add") this.steps.push({ ...s } as NewStep);
