@@ -244,6 +244,10 @@ export async function newPage(
   );
   await page.setViewport({ width, height });
   page.setDefaultTimeout(40_000);
+  // Asked ten times a second, not at every frame: a page that draws none is waited for all the same, and the hand is not slowed by the asking.
+  const wait = page.waitForFunction.bind(page);
+  page.waitForFunction = ((f: () => unknown, options: object = {}, ...given: unknown[]) =>
+    wait(f, { polling: 100, ...options }, ...given)) as typeof page.waitForFunction;
   return page;
 }
 

@@ -161,7 +161,7 @@ class ActReader {
   private deed(): boolean {
     const { t, i } = this;
     const deed = t[i]!.kind === "word" ? DEEDS[t[i]!.low] : undefined;
-    if (!deed || noVerb(t, i, this.named)) return false;
+    if (!deed || noVerb(t, i, this.named) || this.denied()) return false;
     if (deed === "simmer" && t[i]!.low === "cook" && this.acts.at(-1)?.deed === "pressure")
       return this.to(i + 1);
     if (this.reduced(deed)) return true;
@@ -172,6 +172,13 @@ class ActReader {
     if (how) act.how = how;
     if (act.word.startsWith("refrigerate")) act.place = "fridge";
     return this.to(i + 1);
+  }
+
+  /** “do not boil”, “no need to strain”. */
+  private denied(): boolean {
+    for (let k = this.i - 1; k >= Math.max(0, this.i - 3) && this.t[k]!.kind !== "mark"; k--)
+      if (["not", "dont", "never", "no", "without"].includes(this.t[k]!.low)) return true;
+    return false;
   }
 
   /** “reduce by half”, “boil down to a pint”; “reduce the heat” reduces nothing. */
@@ -210,8 +217,14 @@ class ActReader {
     const { t } = this;
     const { low } = t[k]!;
     if (low === "halfway") return 1 / 2;
+    if (low === "jar" && says(t, k - 2, "of", "the")) return this.numberBefore(k - 2);
     if (low !== "full" && !(low === "way" && (says(t, k - 2, "of", "the") || says(t, k - 1, "half"))))
       return undefined;
+    return this.numberBefore(k);
+  }
+
+  private numberBefore(k: number): number | undefined {
+    const { t } = this;
     for (let from = Math.max(0, k - 5); from < k; from++) {
       const n = numberAt(t, from);
       if (n && !isFault(n) && n.span.value < 1 && n.next >= k - 3) return n.span.value;

@@ -4,6 +4,7 @@ import type { UnitSystem } from "../../quantity/units";
 import { reckonProgram } from "../../reckoning/reckon";
 import { resolve } from "../../reckoning/resolve";
 import { VESSELS } from "../../vessel/catalogue";
+import { vesselWords } from "../../vessel/vessel";
 import { wantsPot } from "./lay";
 
 /** What a pasted recipe may be laid into. */
@@ -30,15 +31,30 @@ function tried(said: string | undefined, pot: boolean, c: Fittings): string[] {
   return [...(said && !isPot ? [said] : []), usual, ...JARS[c.system]];
 }
 
+export interface Fitted {
+  readonly plan: Plan;
+  /** What was taken for granted of its vessel, where the one that was said does not hold it. */
+  readonly took?: string;
+}
+
 /** The plan in the vessel that was said; else in the household’s own, or the next one it fits into. */
-export function fitting(plan: Plan, said: string | undefined, c: Fittings): Plan {
+export function fitting(plan: Plan, said: string | undefined, c: Fittings): Fitted {
   const vessels = tried(said, wantsPot(plan.steps), c);
   for (const vessel of vessels) {
     const at = { ...plan, vessel };
     const resolved = resolve(at, c.catalogue ? { materials: c.catalogue } : undefined);
     if (!resolved.ok) break;
     const { fit } = reckonProgram(resolved.value);
-    if (!fit || fit.overBrimMl <= 0) return at;
+    if (!fit || fit.overBrimMl <= 0) return told(at, said, vessel);
   }
-  return { ...plan, vessel: vessels[0]! };
+  return { plan: { ...plan, vessel: vessels[0]! } };
+}
+
+function told(plan: Plan, said: string | undefined, vessel: string): Fitted {
+  const [wanted, is] = [VESSELS.get(said ?? ""), VESSELS.get(vessel)];
+  if (!wanted || !is || said === vessel || wanted.sort !== is.sort) return { plan };
+  return {
+    plan,
+    took: `It does not fit the ${vesselWords(wanted)} that is said: the ${vesselWords(is)} is taken.`,
+  };
 }

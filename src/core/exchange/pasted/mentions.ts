@@ -4,7 +4,7 @@ import { readLine } from "../../reading/line";
 import { type NameSpan, meantBy, namesIn } from "../../reading/names";
 import { isFault, numberAt } from "../../reading/numbers";
 import { quantityAt } from "../../reading/quantities";
-import type { Reading, ReadingContext } from "../../reading/said";
+import { type Reading, type ReadingContext, sayLine } from "../../reading/said";
 import type { Token } from "../../reading/tokens";
 import { BUT, DEEDS } from "./verbs";
 
@@ -172,6 +172,8 @@ export function mentionsOf(
     );
   });
   let each: string | undefined;
+  // “sage, thyme and lavender, all fresh”.
+  const all = /\ball (fresh|dried|frozen)\b/i.exec(text)?.[1];
   spans.forEach((s, j) => {
     const [first, last] = [Math.min(...s.tokens), Math.max(...s.tokens)];
     const from = Math.max(starts[j]!, least);
@@ -187,6 +189,12 @@ export function mentionsOf(
       each = head.replace(/\b(?:each|of)\b/gi, "").trim();
     else if (each !== undefined && reading.is === "line" && !reading.line.amount)
       read = readLine(`${each} ${text.slice(t[from]!.from, t[to - 1]!.to)}`, ctx);
+    const took = read.is === "line" && read.line.took.some((x) => x.what === "form");
+    if (all !== undefined && took && read.is === "line")
+      read = readLine(
+        `${sayLine({ amount: read.line.amount?.text, material: read.line.material, cut: read.line.cut })}, ${all}`,
+        ctx,
+      );
     out.push({
       from: t[from]!.from,
       to: t[to - 1]!.to,

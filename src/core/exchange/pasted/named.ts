@@ -1,4 +1,5 @@
 import type { ReadingContext } from "../../reading/said";
+import { readLine } from "../../reading/line";
 import { tokensOf } from "../../reading/tokens";
 import { startsWithAmount } from "./listed";
 import type { SourceRow } from "./rows";
@@ -24,6 +25,12 @@ function leading(rows: readonly SourceRow[], ctx: ReadingContext): NameFound | u
   return { name, at: { from: row.from, to: row.from + name.length }, rows: [named, rest, ...rows.slice(1)] };
 }
 
+const KIND_LAST = /\b(?:vinegar|honey|syrup|oxymel|tincture|cider|elixir|bitters|tonic|cordial)$/i;
+const countsNothing = (text: string, ctx: ReadingContext): boolean =>
+  KIND_LAST.test(text) &&
+  !/^[\d¼-¾⅐-⅞]/.test(text) &&
+  !["line", "lines", "ask"].includes(readLine(text, ctx).is);
+
 /** The first line is the name, where it is short, has no amount and does nothing. */
 export function nameFound(rows: readonly SourceRow[], ctx: ReadingContext): NameFound | undefined {
   const [first, second] = rows;
@@ -32,7 +39,9 @@ export function nameFound(rows: readonly SourceRow[], ctx: ReadingContext): Name
   if (lead || !second) return lead;
   const { text } = first;
   const t = tokensOf(text);
-  if (text.length > 80 || /[.;]$/.test(text) || t.length === 0 || startsWithAmount(t, ctx)) return undefined;
+  if (text.length > 80 || /[.;]$/.test(text) || t.length === 0) return undefined;
+  // “Four Thieves vinegar” counts nothing.
+  if (startsWithAmount(t, ctx) && !countsNothing(text, ctx)) return undefined;
   if (DEEDS[t[0]!.low]) return undefined;
   const dash = /^(.{3,60}?)(?:,| [–—-] | \(|: )/.exec(text);
   return { name: (dash?.[1] ?? text).trim(), at: { from: first.from, to: first.to }, rows };

@@ -55,6 +55,7 @@ const NOUN_WHEN: Readonly<
     before(t, i) === "somewhere" ||
     ["place", "dark"].includes(next(t, i)),
   leave: (t, i) => next(t, i) === "out" || among(t, i + 1, 3, ["headspace", "room", "space"]),
+  ready: (t, i) => !["in", "after"].includes(next(t, i)),
   turn: (t, i) => among(t, i + 1, 3, ["heat", "off", "down", "into"]),
   drop: (t, i) => ["a", "per"].includes(before(t, i)),
   pressure: (t, i) => !among(t, i + 1, 3, ["cook", "cooker", "pot", "canner"]),

@@ -206,7 +206,9 @@ class Paste {
     if (this.laying.all.length === 0) return undefined;
     const name = (this.name ?? "").slice(0, 80) || "Untitled";
     const plan = this.laying.plan(name, this.performer.hot, this.taken ? { taken: this.taken } : {});
-    return fitting(plan, vesselSaid(this.text, this.c.system), this.c);
+    const fitted = fitting(plan, vesselSaid(this.text, this.c.system), this.c);
+    if (fitted.took) this.laying.took.push(fitted.took);
+    return fitted.plan;
   }
 }
 

@@ -18,6 +18,7 @@ export interface Sentence {
 }
 
 const SHARE_WORDS: Readonly<Record<number, string>> = { 3: "1/4", 4: "1/3", 6: "1/2", 8: "2/3", 9: "3/4" };
+const shareWords = (share: number): string => SHARE_WORDS[Math.round(share * 12)] ?? "1/2";
 /** “Loosely pack”: how a cup is filled, said before it. */
 const PACKED = /\b(loosely|lightly|firmly|tightly)\s+pack\b/i;
 type DeedSet = ReadonlySet<string>;
@@ -89,7 +90,9 @@ export class Performer {
         this.mention(s, m, act, parts);
       }
       this.wholes(s, act, i === 0 ? 0 : act.at, acts[i + 1]?.at ?? s.tokens.length, out);
-      if (act.deed !== "cool") this.deed(s, act, parts);
+      // “simmer until it is down by half” says no time, since it says how far.
+      const until = act.deed === "simmer" && act.forText === undefined && acts[i + 1]?.deed === "reduce";
+      if (act.deed !== "cool" && !until) this.deed(s, act, parts);
     });
     // Named where nothing is done: “2 cups of honey. A stick of cinnamon.”
     for (const m of found) if (!m.out && !done.has(m) && !m.bare) this.put(m.reading, placeOf(s, m), parts);
@@ -152,9 +155,11 @@ export class Performer {
     if (stuff && (act.deed === "cover" || /\b(?:enough|cover(?:ed|s)?)\b/i.test(s.text))) {
       return this.with("cover with", s, m, typed) ?? m.reading;
     }
+    if (stuff && act.share !== undefined)
+      return this.with(`${shareWords(act.share)} jar`, s, m, typed) ?? m.reading;
     if (stuff && act.deed === "fill") return this.with("fill with", s, m, typed);
     if (act.share !== undefined && !stuff) {
-      const full = readLine(`${SHARE_WORDS[Math.round(act.share * 12)] ?? "1/2"} jar ${typed}`, this.ctx);
+      const full = readLine(`${shareWords(act.share)} jar ${typed}`, this.ctx);
       return full.is === "line" ? full : m.reading;
     }
     if (act.deed === "boil" || act.deed === "cool") return undefined;

@@ -91,6 +91,9 @@ const SHORT = new Set([
   "wk", "wks", "st", "no", "pkg", "pc", "pcs", "in", "cm", "eg", "ie", "vol", "temp",
 ]); // prettier-ignore
 
+/** What may stand behind the end of a sentence. */
+const ENDS = /^[\s)]$/;
+
 /** Sentences of a text, by where they stand. A short form’s full stop ends none, nor does a decimal point. */
 export function sentencesOf(text: string): { readonly from: number; readonly to: number }[] {
   const out: { from: number; to: number }[] = [];
@@ -103,8 +106,8 @@ export function sentencesOf(text: string): { readonly from: number; readonly to:
   };
   for (let i = 0; i < text.length; i++) {
     const c = text[i]!;
-    if (c === ";" || ((c === "!" || c === "?") && /\s|$/.test(text[i + 1] ?? ""))) put(i + 1);
-    if (c !== "." || !/\s|$|\)/.test(text[i + 1] ?? "")) continue;
+    if (c === ";" || ((c === "!" || c === "?") && ENDS.test(text[i + 1] ?? " "))) put(i + 1);
+    if (c !== "." || !ENDS.test(text[i + 1] ?? " ")) continue;
     const word = /([\p{L}]+)$/u.exec(text.slice(Math.max(0, i - 12), i))?.[1]?.toLowerCase() ?? "";
     const next = /^\s*(\S)/.exec(text.slice(i + 1))?.[1];
     const goesOn = SHORT.has(word) && next !== undefined && next !== next.toUpperCase();

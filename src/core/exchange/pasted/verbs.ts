@@ -36,7 +36,7 @@ export const DEEDS = dictionary<Deed>({
   reduce: "reduce", reduced: "reduce", reduces: "reduce", reducing: "reduce", halved: "reduce",
   pressure: "pressure",
   steep: "steep", steeps: "steep", steeping: "steep", infuse: "steep", infuses: "steep", infusing: "steep", macerate: "steep", stand: "steep", stands: "steep", sit: "steep", sits: "steep",
-  leave: "steep", rest: "steep", soak: "steep", wait: "steep", ferment: "steep", draw: "steep", marinate: "steep",
+  leave: "steep", rest: "steep", soak: "steep", wait: "steep", ready: "steep", ferment: "steep", draw: "steep", marinate: "steep",
   keep: "keep", keeps: "keep", store: "keep", stored: "keep", refrigerate: "keep", refrigerated: "keep", lasts: "keep", last: "keep", stash: "keep", good: "keep", hide: "keep",
   cool: "cool", cools: "cool", cooled: "cool", cooling: "cool", lukewarm: "cool", tepid: "cool", "hand-warm": "cool",
   strain: "strain", strained: "strain", straining: "strain", filter: "strain", sieve: "strain", squeeze: "strain", squeezing: "strain", wring: "strain", press: "strain", drain: "strain",
