@@ -22,10 +22,10 @@ describe("struck at random", () => {
 
   test("while it writes: nothing acknowledged is lost, doubled or gapped, and the lists are what the journal says", async () => {
     const writer = bundledWriter(ROOT, mkdtempSync(join(tmpdir(), "jolly-writer-")));
-    const tally = await strike({ sql: home.sql, url: home.url, writer, seed: SEED }, 0, 18);
-    expect(tally).toMatchObject({ strikes: 18, lost: 0, doubled: 0, gaps: 0, differing: 0 });
+    const tally = await strike({ sql: home.sql, url: home.url, writer, seed: SEED }, 0, 12);
+    expect(tally).toMatchObject({ strikes: 12, lost: 0, doubled: 0, gaps: 0, differing: 0 });
     // Struck so soon that nothing was written would prove nothing.
-    expect(tally.acknowledged).toBeGreaterThan(18);
+    expect(tally.acknowledged).toBeGreaterThan(12);
   }, 240_000);
 });
 
@@ -47,7 +47,7 @@ beforeAll(() => {
 describe("cut off half way", () => {
   const c = chance(SEED);
   // The first part of a second is the program's own start; the rest is spread over its work.
-  const times = Array.from({ length: 2 }, () => Math.round(c.from(250, 900)));
+  const times = Array.from({ length: 1 }, () => Math.round(c.from(250, 900)));
 
   test("a first start cut off between two steps of the database has nothing to back up, and goes on", async () => {
     const steps = readdirSync(MIGRATIONS).sort();
