@@ -4,10 +4,14 @@ import { planOf, present, versionOf } from "@/core/formulary/recipe";
 import { planOfDigits } from "@/exchange/plan-code";
 import { recipeOf } from "@/store/recipes";
 import { taughtBy } from "../formulary/taught";
+import type { Plan } from "@/core/plan/plan";
+import { freeInstead, standing } from "@/core/stores/free";
+import { VESSELS } from "@/core/vessel/catalogue";
+import { vesselWords } from "@/core/vessel/vessel";
 import { batchOf } from "@/store/journal";
 import { db } from "@/store/db";
 import { busyVessels } from "@/store/shelf";
-import { storedItems } from "@/store/stores";
+import { storedItems, stores } from "@/store/stores";
 import { Bench } from "@/ui/bench/bench";
 import type { From } from "@/ui/bench/from";
 import { frame } from "../frame";
@@ -32,7 +36,23 @@ async function fromRecipe({ recipe: asked, v, learned }: Asked): Promise<From | 
   const version = versionOf(recipe, Number(v)) ?? present(recipe);
   const plan = planOf(recipe, version);
   const taught = learned === undefined ? undefined : (await taughtBy(recipe, version))[Number(learned)];
-  return { as: "recipe", id: recipe.id, version: version.n, plan: taught?.plan ?? plan };
+  return { as: "recipe", id: recipe.id, version: version.n, ...(await inFreeVessel(taught?.plan ?? plan)) };
+}
+
+/** A recipe’s plan in its own vessel, or in a free one where that is taken. */
+async function inFreeVessel(plan: Plan): Promise<Pick<Extract<From, { as: "recipe" }>, "plan" | "moved">> {
+  if (typeof plan.vessel !== "string") return { plan };
+  const [{ vessels }, busy] = await Promise.all([stores(db()), busyVessels(db())]);
+  const instead = freeInstead(plan.vessel, standing(vessels, busy));
+  const taken = VESSELS.get(plan.vessel);
+  if (!instead || !taken) return { plan };
+  const { lid: _l, ware: _w, ...rest } = plan;
+  const { own, vessel } = instead.to;
+  const { lid, ware } = own.own;
+  return {
+    plan: { ...rest, vessel: own.own.vessel, ...(lid ? { lid } : {}), ...(ware ? { ware } : {}) },
+    moved: { from: vesselWords(taken), holds: instead.holds, to: vesselWords(vessel) },
+  };
 }
 
 function fromCode(code: string): From {

@@ -28,3 +28,19 @@ export function standing(vessels: readonly VesselOnHand[], busy: readonly Busy[]
 /** Those that are free, smallest first. */
 export const free = (all: readonly Standing[]): Standing[] =>
   all.filter((s) => s.holds === undefined).sort((a, b) => a.vessel.fillMl - b.vessel.fillMl);
+
+/**
+ * The vessel a plan is set out in where its own is taken: the household’s free one of the same sort that holds as much, or the least more.
+ * Nothing where its own is free, where the household has none like it, or where no other would do.
+ */
+export function freeInstead(
+  vessel: string,
+  all: readonly Standing[],
+): { readonly to: Standing; readonly holds: string } | undefined {
+  const mine = all.filter((s) => s.own.own.vessel === vessel);
+  const [first] = mine;
+  if (first?.holds === undefined || mine.some((s) => s.holds === undefined)) return undefined;
+  const { sort, fillMl } = first.vessel;
+  const to = free(all).find((s) => s.vessel.sort === sort && s.vessel.fillMl >= fillMl * 0.98);
+  return to && { to, holds: first.holds };
+}

@@ -7,7 +7,7 @@ import { line, made } from "../plan/trial";
 import { allot } from "./allot";
 import { againstShop, costOf, printMoney } from "./cost";
 import { type StoreEvent, foldStored, mayFollowStored, readStoreBody } from "./events";
-import { free, standing } from "./free";
+import { free, freeInstead, standing } from "./free";
 import { type StoreItem, StoreItem as Item } from "./item";
 import { needOf } from "./need";
 import { EMPTY_STORES, type LotOnHand, gramsOf, storesOf, vesselOfOwn } from "./stores";
@@ -293,6 +293,24 @@ describe("vessels", () => {
     );
     expect(all.map((s) => s.holds)).toEqual(["OX-26-02", undefined, undefined]);
     expect(free(all).map((s) => s.own.id)).toEqual(["c", "b"]);
+  });
+  test("a plan whose jar is taken is set out in the next that holds as much; where its own is free, or no other would do, nowhere else", () => {
+    const busy = [{ vessel: "m-1000", code: "OX-26-02" }];
+    const jars = [
+      own("a", "m-1000"),
+      own("b", "m-500"),
+      own("c", "m-2000"),
+      own("d", "m-1500"),
+      own("e", "p-3000"),
+    ];
+    const instead = freeInstead("m-1000", standing(jars, busy));
+    expect([instead!.to.own.id, instead!.holds]).toEqual(["d", "OX-26-02"]);
+    expect(freeInstead("m-1000", standing(jars, []))).toBeUndefined();
+    expect(freeInstead("m-1000", standing([...jars, own("f", "m-1000")], busy))).toBeUndefined();
+    expect(freeInstead("m-3000", standing(jars, busy))).toBeUndefined();
+    expect(
+      freeInstead("m-1000", standing([own("a", "m-1000"), own("b", "m-500"), own("e", "p-3000")], busy)),
+    ).toBeUndefined();
   });
   test("its own lid, ware and name", () =>
     expect(vesselOfOwn({ what: "vessel", vessel: "p-3000", ware: "copper", name: "jam pan" })).toMatchObject({

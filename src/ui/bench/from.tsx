@@ -26,7 +26,14 @@ interface FromBatchOf<As extends string> {
 export type From =
   | FromBatchOf<"again">
   | FromBatchOf<"right">
-  | { readonly as: "recipe"; readonly id: string; readonly version: number; readonly plan: Plan }
+  | {
+      readonly as: "recipe";
+      readonly id: string;
+      readonly version: number;
+      readonly plan: Plan;
+      /** Its own vessel is taken: what stands in it, and the free one it is set out in. */
+      readonly moved?: { readonly from: string; readonly holds: string; readonly to: string } | undefined;
+    }
   | { readonly as: "card"; readonly plan: Plan }
   /** A card or a link whose code does not read. */
   | { readonly as: "wrong"; readonly fault: Fault };
@@ -50,7 +57,10 @@ export function FromBatch({ from, why, setWhy }: { from: From; why: string; setW
       return (
         <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
           <Link href={`/formulary/${from.id}`}>{from.plan.name}</Link>, the {ordinal(from.version)} way,
-          stands on the Bench. Undo brings back what stood here before.
+          stands on the Bench.
+          {from.moved &&
+            ` Its ${from.moved.from} holds ${from.moved.holds}; it is set out in the ${from.moved.to}.`}{" "}
+          Undo brings back what stood here before.
         </p>
       );
     case "right":
