@@ -5,7 +5,13 @@ import { readFileSync } from "node:fs";
 import { get } from "node:http";
 import { createServer } from "node:net";
 import { join } from "node:path";
-import puppeteer, { type Browser, type BrowserContext, type ElementHandle, type Page } from "puppeteer-core";
+import puppeteer, {
+  type Browser,
+  type BrowserContext,
+  type ElementHandle,
+  type JSHandle,
+  type Page,
+} from "puppeteer-core";
 import { type Sql, connect } from "../src/store/db";
 import { importLines } from "../src/store/exchange";
 import { type Household as Settled, settle, usualHousehold } from "../src/store/household";
@@ -229,6 +235,32 @@ export const openBrowser = (): Promise<Browser> =>
     ],
   });
 
+/**
+ * Asks a page ten times a second until what is asked holds. Each time it is asked anew: a question that is left in a page is lost now and then
+ * when the page is left, and one asked at every frame is never answered by a page that draws none.
+ */
+async function asked(
+  page: Page,
+  f: () => unknown,
+  patience: number,
+  given: readonly unknown[],
+): Promise<unknown> {
+  const until = Date.now() + patience;
+  for (;;) {
+    let why = "it did not hold";
+    try {
+      const answer: JSHandle = await page.evaluateHandle(f as (...all: unknown[]) => unknown, ...given);
+      if (await answer.evaluate((x) => Boolean(x))) return answer;
+      await answer.dispose();
+    } catch (e) {
+      // The page is on its way to another, or what is asked for is not there yet.
+      why = (e as Error).message;
+    }
+    if (Date.now() > until || page.isClosed()) throw new Error(`waited ${patience} ms: ${why}`);
+    await new Promise((r) => setTimeout(r, 100));
+  }
+}
+
 /** A page that fails the test when the browser reports an error. */
 export async function newPage(
   browser: Browser | BrowserContext,
@@ -244,10 +276,8 @@ export async function newPage(
   );
   await page.setViewport({ width, height });
   page.setDefaultTimeout(40_000);
-  // Asked ten times a second, not at every frame: a page that draws none is waited for all the same, and the hand is not slowed by the asking.
-  const wait = page.waitForFunction.bind(page);
-  page.waitForFunction = ((f: () => unknown, options: object = {}, ...given: unknown[]) =>
-    wait(f, { polling: 100, ...options }, ...given)) as typeof page.waitForFunction;
+  page.waitForFunction = ((f: () => unknown, options: { timeout?: number } = {}, ...given: unknown[]) =>
+    asked(page, f, options.timeout ?? page.getDefaultTimeout(), given)) as typeof page.waitForFunction;
   return page;
 }
 
