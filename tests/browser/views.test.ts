@@ -102,7 +102,9 @@ const planned = async (page: Page): Promise<void> => {
   await choose(page, "#kind", "oxymel");
   await chooseVessel(page, "m-1000");
   for (const t of ["1½ cups hyssop, dried", "3 tbsp fennel seed"]) {
-    await page.type('input[role="combobox"]', t);
+    await page.focus('input[role="combobox"]');
+    // As an on-screen keyboard puts in a whole line; typed key by key it is elsewhere.
+    await page.keyboard.sendCharacter(t);
     await page.keyboard.press("Enter");
   }
   await page.waitForSelector('[role="slider"]');

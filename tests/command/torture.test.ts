@@ -123,7 +123,7 @@ describe("cut off half way", () => {
 });
 
 describe("asked for anything", () => {
-  test("two thousand requests of all sorts: none fails, none hangs, and every page opens after them", async () => {
+  test("seven hundred requests of all sorts: none fails, none hangs, and every page opens after them", async () => {
     const demo = await newHousehold("demo");
     const app = await serve(demo.url, "2026-11-24T09:00:00Z");
     try {
@@ -133,12 +133,12 @@ describe("asked for anything", () => {
         ...(await batches()).slice(0, 28),
         ...(await demo.sql<{ id: string }[]>`select id from bottle order by id limit 12`).map((r) => r.id),
       ];
-      const r = await fuzz(app.port, SEED, 0, 2000, ids, 3);
+      const r = await fuzz(app.port, SEED, 0, 700, ids, 3);
       expect(r.failed).toEqual([]);
       expect(r.slow).toEqual([]);
       // Some were right, some were refused: it reached both.
-      expect(r.answers["201"] ?? 0).toBeGreaterThan(50);
-      expect(r.answers["422"] ?? 0).toBeGreaterThan(300);
+      expect(r.answers["201"] ?? 0).toBeGreaterThan(15);
+      expect(r.answers["422"] ?? 0).toBeGreaterThan(100);
       const broken = (await pagesOf(app.port, await batches())).filter(([, status]) => status !== 200);
       expect(broken).toEqual([]);
       expect(await tableDifferences(demo.sql)).toEqual([]);
