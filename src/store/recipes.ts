@@ -65,6 +65,16 @@ export const recipesIn = (
     where r.put_away = ${away} and r.found_by like all(${like}::text[]) order by lower(r.name), r.id`;
 };
 
+/** The recipe of a name as it stands, where the book has one. */
+export async function recipeNamed(
+  sql: Sql,
+  name: string,
+): Promise<{ readonly id: string; readonly seq: number; readonly plan: unknown } | undefined> {
+  const [row] = await sql<{ id: string; seq: number; plan: unknown }[]>`
+    select id, seq, plan from recipe where lower(name) = lower(${name}) and not put_away order by id limit 1`;
+  return row;
+}
+
 /** Batches begun from a recipe, oldest first; at most so many, the newest. */
 export const batchesOfRecipe = (
   sql: Sql,

@@ -51,12 +51,7 @@ export default async function FormularyPage({ searchParams }: { searchParams: Pr
           </Link>
         </p>
       </div>
-      <WriteIn
-        household={home.units}
-        items={items}
-        busy={busy}
-        names={book.all.map(({ id, name }) => ({ id, name }))}
-      />
+      <WriteIn household={home.units} items={items} busy={busy} />
     </div>
   );
 }

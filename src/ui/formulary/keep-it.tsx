@@ -14,7 +14,6 @@ interface Props {
   readonly plan: Plan;
   /** How many things still ask. */
   readonly open: number;
-  readonly names: readonly { readonly id: string; readonly name: string }[];
   readonly from: CameFrom;
   readonly catalogue: Catalogue;
   readonly kept: () => void;
@@ -27,13 +26,20 @@ interface Same {
   readonly apart: readonly Difference[];
 }
 
+/** A recipe as the server has it. */
+interface Stands {
+  readonly id: string;
+  readonly seq: number;
+  readonly plan: unknown;
+}
+
 async function sameNamed(p: Props): Promise<Same | undefined> {
-  const other = p.names.find((n) => n.name.toLowerCase() === p.plan.name.toLowerCase());
-  if (!other) return undefined;
-  const reply = await fetch(`/formulary/${other.id}/file?as=json`, { cache: "no-store" });
-  const plan = reply.ok ? readPlan(await reply.json()) : undefined;
-  const seq = Number(reply.headers.get("x-recipe-seq"));
-  return plan?.ok ? { id: other.id, seq, apart: differences(plan.value, p.plan, p.catalogue) } : undefined;
+  const reply = await fetch(`/api/recipes?name=${encodeURIComponent(p.plan.name)}`, { cache: "no-store" });
+  if (!reply.ok) throw new Error("the book cannot be looked into");
+  const said = ((await reply.json()) as { recipe: Stands | null }).recipe;
+  const plan = said ? readPlan(said.plan) : undefined;
+  if (!said || !plan?.ok) return undefined;
+  return { id: said.id, seq: said.seq, apart: differences(plan.value, p.plan, p.catalogue) };
 }
 
 /** Lays a recipe that was read on the Bench, or keeps it in the book; what stands there already is never overwritten. */
@@ -53,7 +59,15 @@ export function KeepIt(p: Props) {
   };
   const keep = async (): Promise<void> => {
     setTold("");
-    const found = await sameNamed(p);
+    let found: Same | undefined;
+    try {
+      found = await sameNamed(p);
+    } catch {
+      // Whether it is there already is not known: nothing is written twice for that.
+      return setTold(
+        "The book cannot be looked into just now. What you wrote is kept here; try again in a moment.",
+      );
+    }
     if (!found) return write(id, "written");
     if (found.apart.length === 0)
       return setTold(`The book has ${p.plan.name} already, and it says the same.`);

@@ -23,7 +23,6 @@ interface Props {
   readonly household: UnitSystem;
   readonly items: readonly Stored[];
   readonly busy: readonly Busy[];
-  readonly names: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** What stands in the pane: words, and the plan itself while they are the words of one that came whole. */
@@ -67,7 +66,7 @@ function Comes({
 }
 
 /** Write or paste a recipe, in your own words: read as it is typed, and beside it what was understood, asked and left. */
-export function WriteIn({ household, items, busy, names }: Props) {
+export function WriteIn({ household, items, busy }: Props) {
   const stores = useMemo(() => storesOf(items), [items]);
   const ounces = useOunces();
   const draft = useDraft<Draft>("jolly-write-in", EMPTY, readDraft);
@@ -216,7 +215,6 @@ export function WriteIn({ household, items, busy, names }: Props) {
           <KeepIt
             plan={plan}
             open={whole ? 0 : open}
-            names={names}
             from={
               file === undefined
                 ? { as: "pasted", text: text.slice(0, 40_000) }

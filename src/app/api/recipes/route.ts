@@ -1,7 +1,13 @@
 import { NextResponse } from "next/server";
 import { bodyOf, guarded } from "../answer";
 import { db } from "@/store/db";
-import { RecipeRequest, writeRecipe } from "@/store/recipes";
+import { RecipeRequest, recipeNamed, writeRecipe } from "@/store/recipes";
+
+/** The recipe of a name, to be set beside one that is to be kept; nothing where the book has none. */
+export async function GET(request: Request): Promise<NextResponse> {
+  const name = (new URL(request.url).searchParams.get("name") ?? "").slice(0, 80);
+  return guarded(async () => NextResponse.json({ recipe: (await recipeNamed(db(), name)) ?? null }));
+}
 
 export async function POST(request: Request): Promise<NextResponse> {
   const body = await bodyOf(request, RecipeRequest);
