@@ -56,13 +56,18 @@ export const recipeOf = async (sql: Sql | Tx, id: string): Promise<Recipe | unde
 /** Recipes of the book by name: those in which every word that is asked for begins one; what is put away only where that is asked. */
 export const recipesIn = (
   sql: Sql,
-  { away = false, find = "" }: { readonly away?: boolean; readonly find?: string } = {},
-): Promise<BookRow[]> => {
+  {
+    away = false,
+    find = "",
+    most = 100_000,
+  }: { readonly away?: boolean; readonly find?: string; readonly most?: number } = {},
+): Promise<(BookRow & { readonly all: number })[]> => {
   const like = soughtIn(find).map(({ one }) => `% ${one.replace(/[\\%_]/g, "\\$&")}%`);
-  return sql<BookRow[]>`
-    select r.id, r.name, r.kind, r.versions, coalesce(b.n, 0)::int as batches from recipe r
-    left join (select recipe, count(*) as n from batch where recipe is not null group by recipe) b on b.recipe = r.id
-    where r.put_away = ${away} and r.found_by like all(${like}::text[]) order by lower(r.name), r.id`;
+  return sql<(BookRow & { readonly all: number })[]>`
+    select r.id, r.name, r.kind, r.versions, (select count(*) from batch b where b.recipe = r.id)::int as batches, r.all from (
+      select id, name, kind, versions, count(*) over ()::int as all from recipe
+      where put_away = ${away} and found_by like all(${like}::text[]) order by lower(name), id limit ${most}) r
+    order by lower(r.name), r.id`;
 };
 
 /** The recipe of a name as it stands, where the book has one. */
@@ -74,6 +79,14 @@ export async function recipeNamed(
     select id, seq, plan from recipe where lower(name) = lower(${name}) and not put_away order by id limit 1`;
   return row;
 }
+
+/** How many batches were begun from a recipe. */
+export const batchesIn = async (sql: Sql, id: string): Promise<number> =>
+  (
+    await sql<
+      { n: number }[]
+    >`select count(*)::int as n from batch where recipe = ${id} and state <> 'undone'`
+  )[0]!.n;
 
 /** Batches begun from a recipe, oldest first; at most so many, the newest. */
 export const batchesOfRecipe = (

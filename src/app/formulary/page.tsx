@@ -17,7 +17,7 @@ export default async function FormularyPage({ searchParams }: { searchParams: Pr
   const [{ home }, book, away, items, busy] = await Promise.all([
     frame(),
     bookRows(q.slice(0, 80)),
-    recipesIn(db(), { away: true }),
+    recipesIn(db(), { away: true, most: 40 }),
     storedItems(db()),
     busyVessels(db()),
   ]);
@@ -25,7 +25,7 @@ export default async function FormularyPage({ searchParams }: { searchParams: Pr
     <div className="pt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
       <div className="min-w-0">
         <h1 className="pb-2">The book</h1>
-        {book.all.length === 0 && q === "" ? (
+        {book.rows.length === 0 && q === "" ? (
           <p>
             Nothing is in it yet. Write or paste a recipe in beside this, keep one from the{" "}
             <Link href="/bench">Bench</Link>, or from any batch you made.
@@ -38,8 +38,8 @@ export default async function FormularyPage({ searchParams }: { searchParams: Pr
         )}
         {away.length > 0 && (
           <details className="pt-3">
-            <summary className="min-h-9 text-cobalt">put away: {away.length}</summary>
-            <BookList rows={away} more={0} />
+            <summary className="min-h-9 text-cobalt">put away: {away[0]?.all}</summary>
+            <BookList rows={away} more={(away[0]?.all ?? 0) - away.length} />
           </details>
         )}
         <p className="pt-4 flex flex-wrap gap-x-4">

@@ -6,7 +6,7 @@ import { learnedFrom } from "@/core/formulary/learned";
 import { reckonedPlan } from "@/core/formulary/reckoned";
 import { type Recipe, type Version, planOf, present, versionOf } from "@/core/formulary/recipe";
 import { db } from "@/store/db";
-import { recipeOf } from "@/store/recipes";
+import { batchesIn, recipeOf } from "@/store/recipes";
 import { stores } from "@/store/stores";
 import { newestBatches } from "./taught";
 
@@ -27,7 +27,11 @@ export async function recipePage(asked: string, v: string | undefined, beside: s
   const id = z.uuid().safeParse(asked);
   const recipe = id.success ? await recipeOf(db(), id.data) : undefined;
   if (!recipe) notFound();
-  const [s, batches] = await Promise.all([stores(db()), newestBatches(recipe.id)]);
+  const [s, batches, many] = await Promise.all([
+    stores(db()),
+    newestBatches(recipe.id),
+    batchesIn(db(), recipe.id),
+  ]);
   const [version, other] = chosen(recipe, v, beside);
   const plan = planOf(recipe, version);
   const was = other && planOf(recipe, other);
@@ -40,6 +44,8 @@ export async function recipePage(asked: string, v: string | undefined, beside: s
     reckoned: reckonedPlan(plan, s.catalogue),
     before: was && reckonedPlan(was, s.catalogue),
     differences: was ? differences(was, plan, s.catalogue) : [],
+    /** How many there are in all. */
+    batches: many,
     came: batches.flatMap((b) => cameOf(b, s)),
     learned: learnedFrom(
       plan,

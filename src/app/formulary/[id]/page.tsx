@@ -126,7 +126,6 @@ export default async function RecipeView({ params, searchParams }: Params) {
   const [{ id }, { v, beside }] = await Promise.all([params, searchParams]);
   const [p, { home }, book] = await Promise.all([recipePage(id, v, beside), frame(), bookRows("")]);
   const { recipe, version, other, plan } = p;
-  const row = book.all.find((r) => r.id === recipe.id);
   const text = version.from?.as === "pasted" ? version.from.text : undefined;
   const herbs = linesOf(plan).length;
   return (
@@ -171,7 +170,7 @@ export default async function RecipeView({ params, searchParams }: Params) {
           <h2 id="came" className="ruled-head">
             What came of it
           </h2>
-          <CameOfIt came={p.came} currency={home.currency} all={row?.batches ?? p.came.length} />
+          <CameOfIt came={p.came} currency={home.currency} all={p.batches} />
         </section>
       </div>
       <div className="min-w-0 lg:border-l-2 lg:border-iron lg:pl-8">
