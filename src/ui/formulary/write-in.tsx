@@ -1,6 +1,7 @@
 "use client";
 import { useDeferredValue, useMemo, useRef, useState } from "react";
 import { type Pasted, measuresIn, readPasted } from "@/core/exchange/pasted/pasted";
+import { MOST_ROWS } from "@/core/exchange/pasted/rows";
 import { toText } from "@/core/exchange/written";
 import type { Fault } from "@/core/fault";
 import { KIND } from "@/core/plan/kinds";
@@ -37,6 +38,11 @@ const readDraft = (kept: unknown): Draft | undefined => {
   const text = (kept as { text?: unknown } | null)?.text;
   return typeof text === "string" && text !== "" ? { ...EMPTY, text } : undefined;
 };
+
+/** More letters than this are no recipe; what is past them is not read, and that is said. */
+const MOST_LETTERS = 100_000;
+const isTooLong = (text: string): boolean =>
+  text.length > MOST_LETTERS || text.split("\n", MOST_ROWS + 1).length > MOST_ROWS;
 
 /** Says what the recipe comes to, and what its writer claims beside it. */
 function Comes({
@@ -78,7 +84,7 @@ export function WriteIn({ household, items, busy }: Props) {
   const jar = useMemo(() => usualJar(stores, busy, household), [stores, busy, household]);
   const pasted = useMemo(
     () =>
-      readPasted(asked.slice(0, 100_000), {
+      readPasted(asked.slice(0, MOST_LETTERS), {
         system,
         catalogue: stores.catalogue,
         ounces,
@@ -144,6 +150,11 @@ export function WriteIn({ household, items, busy }: Props) {
             }}
             onChange={(e) => type(e.target.value)}
           />
+          {isTooLong(text) && (
+            <p role="alert" className="wrong">
+              That is longer than a recipe: only its beginning is read. Paste one recipe at a time.
+            </p>
+          )}
           {fault && (
             <p id="write-in-wrong" role="alert" className="wrong">
               {fault.message}

@@ -109,7 +109,7 @@ export class Laying {
   private begin(): void {
     if (this.steps.length > 0) return;
     const after = new Set<string>(LATE[this.kind]);
-    for (const l of this.lines) if (!after.has(roleOf(l.line, undefined))) this.place(l);
+    for (const l of this.lines) if (!after.has(roleOf(l.line))) this.place(l);
     if (this.steps.length === 0) this.placeAll("all", []);
   }
 
