@@ -6,7 +6,7 @@ import { newPage, settled } from "./support";
 export type Effect = "goes" | "changes" | "types" | "dates" | "chooses" | "slides" | "drags" | "writes";
 export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:[Pp]lan it again|come back (?:to this )?later|Leave it to steep|ready by a day)$/, "goes"],
-  [/^undo the last tick|^It is all here/, "writes"],
+  [/^undo the last tick|^It is all here|^Mixed through/, "writes"],
   // The head of every page.
   [/^(?:jolly crock|shelf|bench|cellar|formulary|stores|skip to the page|lock cottage no\. 9)$/i, "goes"],
   [/^(?:cups and spoons|mL and grams|find|Keys)$/, "changes"],
@@ -53,11 +53,20 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:topped up with|a note: |What does the jug show|first cell|Bottle \d: mL)/, "types"],
   [/^(?:of|on|label, mm|Bottle \d(?:: place)?)$/, "chooses"],
   [
-    /^(?:Line the sieve|Pour, |Read the jug|left to drip|wrung in a cloth|pressed|Herb stood|The layers)/,
+    /^(?:Line the sieve|Pour, |Read the jug|left to drip|wrung in a cloth|pressed|Herb stood|The layers|Mould|Gas where|Slime|A wrong smell|The lid bulged)/,
     "changes",
   ],
   [/^(?:another bottle|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
+  // What goes into the strained liquid.
+  [
+    /^(?:Dial |by its share$|to a (?:sweetness|sharpness|strength)$|.*: ?as much .* as keeps so|Too (?:sharp|sweet|hot)$)/,
+    "changes",
+  ],
+  [/^How much /, "slides"],
+  [/^with a$/, "chooses"],
+  [/^it shows$/, "types"],
+  [/^write it down$/, "writes"],
   // The book.
   [/^(?:Boatman’s mustard vinegar|Winter damson|20\d\d, \d+)$/, "goes"],
   [/^(?:the (?:bottle|jar while it works)|its (?:lid|neck)|a gift|label the jar)$/, "goes"],

@@ -42,3 +42,45 @@ export function ordinal(n: number): string {
   const teen = n % 100 > 10 && n % 100 < 14;
   return `${n}${teen ? "th" : (ends[n % 10] ?? "th")}`;
 }
+
+const SHARES: readonly (readonly [number, string])[] = [
+  [1 / 10, "a tenth"],
+  [1 / 8, "an eighth"],
+  [1 / 6, "a sixth"],
+  [1 / 5, "a fifth"],
+  [1 / 4, "a quarter"],
+  [1 / 3, "a third"],
+  [2 / 5, "two fifths"],
+  [1 / 2, "half"],
+  [3 / 5, "three fifths"],
+  [2 / 3, "two thirds"],
+  [3 / 4, "three quarters"],
+];
+/** How far a share may be from the one it is called by. */
+const NEAR_SHARE = 0.03;
+/** A share as it is said: “a quarter”, “half”, “as much again”, else “38 %”. */
+export function shareWords(share: number): string {
+  if (Math.abs(share - 1) < NEAR_SHARE) return "as much again";
+  const near = SHARES.find(([s]) => Math.abs(s - share) < s * NEAR_SHARE);
+  if (near) return near[1];
+  const percent = 100 * share;
+  return `${percent < 10 ? Number(percent.toPrecision(2)) : Math.round(percent)} %`;
+}
+
+const NUMBERS = [
+  "no",
+  "one",
+  "two",
+  "three",
+  "four",
+  "five",
+  "six",
+  "seven",
+  "eight",
+  "nine",
+  "ten",
+  "eleven",
+  "twelve",
+];
+/** “two”, up to twelve; then in figures. */
+export const numberWord = (n: number): string => NUMBERS[n] ?? String(n);

@@ -13,6 +13,8 @@ export const read: Completion<"read"> = async (m, body) => {
   const { what, value, words } = b.data;
   if (value === undefined && !words?.trim())
     return fault("NotAReading", "Give the reading as a number, or in words.", ["value"]);
+  if (m.batch.state === "bottled" && what !== "ph" && what !== "brix" && what !== "gravity")
+    return fault("NotNow", `${m.batch.code} is bottled; only what is in the bottles can be measured.`);
   const not = value === undefined ? undefined : impossibleReading(what, value);
   return not ? fault("OutOfRange", not, ["value"]) : b.data;
 };

@@ -354,6 +354,40 @@ describe("finish to the measured volume", () => {
     await says(page, "Such a goal runs from");
     await fill(page, 'input[aria-label="honey: amount"]', "1 of liquid");
     await says(page, "acid and sugar index at least");
+    // The dial: by key to its end, by touching a place of it, by mouse to a notch; the jug and the words follow.
+    await page.focus('[role=slider][aria-label="How much honey"]');
+    await page.keyboard.press("Home");
+    await says(page, "Nothing more goes in");
+    await page.keyboard.press("PageUp");
+    await says(page, "a quarter of the liquid");
+    const bar = (await (await page.$('[role=slider][aria-label="How much honey"]'))!.boundingBox())!;
+    await page.mouse.move(bar.x + bar.width / 2, bar.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(bar.x + bar.width / 2 + 240, bar.y + 20, { steps: 6 });
+    await page.mouse.up();
+    await says(page, "half of the liquid");
+    await clickOn(page, /six months\s+: as much honey as keeps so/);
+    await says(page, "Cupboard, cool and dark: six months");
+    await clickOn(page, "to a sweetness");
+    await page.focus('[role=slider][aria-label="How much honey"]');
+    await page.keyboard.press("PageUp");
+    await page.waitForFunction(() =>
+      /^to \d+ Bx$/.test(
+        document.querySelector<HTMLInputElement>('input[aria-label="honey: amount"]')!.value,
+      ),
+    );
+    // Too sharp: the smallest change is offered, and goes in at a touch.
+    await clickOn(page, "sharp");
+    await says(page, "keeps as it does");
+    const was = await page.$eval('input[aria-label="honey: amount"]', (e) => (e as HTMLInputElement).value);
+    await clickOn(page, /more honey/);
+    await page.waitForFunction(
+      (before: string) =>
+        document.querySelector<HTMLInputElement>('input[aria-label="honey: amount"]')!.value !== before,
+      {},
+      was,
+    );
+    await fill(page, 'input[aria-label="honey: amount"]', "1 of liquid");
     await clickOn(page, "Mixed through");
     await says(page, "to bottle");
     const ml = Number(/About (\d+) mL to bottle/.exec(await words(page))![1]);

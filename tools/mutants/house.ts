@@ -5,6 +5,9 @@ import { createRequire } from "node:module";
 import { dirname, join, resolve } from "node:path";
 import { harness } from "./harness";
 
+// Some test files take the runner's words from the air rather than by import.
+Object.assign(globalThis, harness.globals);
+
 const ROOT = join(import.meta.dirname, "../..");
 const real = createRequire(join(ROOT, "package.json"));
 

@@ -26,6 +26,8 @@ export interface Making {
     | undefined;
   /** What went into the strained liquid, in place of what the plan foresaw. */
   readonly finished: readonly Line[] | undefined;
+  /** What was measured of the strained liquid: acidity, sweetness. */
+  readonly readings: Happened["readings"];
   /** Temperatures read in it that count, minute from any zero and °C, in order of time. */
   readonly cooling: Happened["cooling"];
 }
@@ -36,6 +38,7 @@ export const NOTHING_DONE: Making = {
   topUps: [],
   strained: undefined,
   finished: undefined,
+  readings: [],
   cooling: [],
 };
 
@@ -111,6 +114,7 @@ export function asDone(plan: Plan, m: Making): AsDone {
       herbStoodAbove: sound || seen.includes("herb-above"),
       lookedOver: sound,
       layersUnmixed: seen.includes("unmixed"),
+      readings: m.readings,
       cooling: m.cooling,
     },
   };

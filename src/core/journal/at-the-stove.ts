@@ -137,6 +137,8 @@ export function impossibleReading(what: Body<"read">["what"], value: number): st
       return `That is not between ${low} and ${high} ${unit}. Look at it again.`;
   }
   if (what === "ph" && (value < 0 || value > 14)) return "A pH lies between 0 and 14. Read it again.";
+  if (what === "gravity" && (value < 0.98 || value > 1.45))
+    return "A specific gravity lies between 0.98 and 1.45. Read it again.";
   if (what === "brix" && (value < 0 || value > 95)) return "°Bx lie between 0 and 95. Read it again.";
   return undefined;
 }

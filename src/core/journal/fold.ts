@@ -5,6 +5,7 @@ import type { Happened } from "../plan/happened";
 import type { Line, Plan } from "../plan/plan";
 import { type LineDone, type Making, asDone } from "./as-done";
 import { type AtTheStove, Stove, sifted } from "./at-the-stove";
+import { liquidReadings } from "./measured-liquid";
 import {
   type Body,
   type Bottle,
@@ -84,8 +85,9 @@ const named = (lines: readonly Line[], seq: number): Line[] =>
 /** What the entries add up to; written once, read by `fold`. */
 class Folding {
   begun: Extract<JournalEvent, { type: "begun" }> | undefined;
-  strained: { day: Day; body: Body<"strained"> } | undefined;
+  strained: { day: Day; at: string; body: Body<"strained"> } | undefined;
   finished: Line[] | undefined;
+  finishedAt: string | undefined;
   bottled: { day: Day; body: Body<"bottled"> } | undefined;
   discarded: { day: Day; why: string } | undefined;
   readonly reasons: Record<string, string> = {};
@@ -117,11 +119,12 @@ class Folding {
         this.extras.push({ line: named([e.body.line], e.seq)[0]!, step: e.body.step });
         break;
       case "strained":
-        this.strained = { day: e.day, body: e.body };
+        this.strained = { day: e.day, at: e.at, body: e.body };
         Object.assign(this.reasons, e.body.reasons);
         break;
       case "finished":
         this.finished = named(e.body.lines, e.seq);
+        this.finishedAt = e.at;
         Object.assign(this.reasons, e.body.reasons);
         break;
       case "bottled":
@@ -176,6 +179,7 @@ class Folding {
     return {
       ...{ lines, extras, topUps, finished },
       strained: measured === undefined ? undefined : { measured, how: how!, seen },
+      readings: liquidReadings(this.stove.readings, strained?.at, this.finishedAt),
       cooling: sifted(this.stove.readings, "temperature").used.map((r) => [r.ms / 60_000, r.value] as const),
     };
   }
@@ -292,6 +296,8 @@ export function mayFollow(batch: Batch | undefined, type: EventType): string | u
     case "rewindowed":
       return state === "strained" ? `${code} is strained; its window is over.` : closed(batch);
     case "read":
+      // A strip may be dipped into a bottle too; what the store takes of readings then it says itself.
+      return state === "bottled" ? undefined : closed(batch);
     case "stepped":
     case "timed":
     case "stood":

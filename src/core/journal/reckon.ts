@@ -23,16 +23,16 @@ export interface BatchReckoning {
   readonly cautions: readonly Caution[];
 }
 
-/**
- * A batch reckoned as it was really done, on the figures it began with. Where those are of older rules it is reckoned on today's as well: the
- * shorter of the two verdicts holds, and the cautions are today's.
- * @param making what was done; other than the batch's own where something is tried before it is written
- */
-export function reckonBatch(
-  batch: Batch,
-  making: Making = batch.making,
-  company: Company = { people: [], today: batch.begunDay, notAsked: true },
-): Result<BatchReckoning> {
+/** A making reckoned: as it was frozen, its verdict the shorter of then and today, and what its cautions are judged on. */
+interface Made {
+  readonly plan: Plan;
+  readonly program: Program;
+  readonly reckoning: Reckoning;
+  readonly judged: { readonly program: Program; readonly reckoning: Reckoning };
+}
+
+/** The figures and the verdict alone, for what is tried many times over. */
+export function reckonMade(batch: Batch, making: Making = batch.making): Result<Made> {
   const { plan, happened } = making === batch.making ? batch : asDone(batch.begunPlan, making);
   const present = vesselOfPlan(plan, {});
   const vessel = thawVessel(batch.frozen, present.ok ? present.value : undefined);
@@ -46,11 +46,29 @@ export function reckonBatch(
   const today = batch.frozen.rules < RULES_VERSION ? anew(plan, vessel, happened) : undefined;
   const verdict = today ? shorterVerdict(frozen.verdict, today.reckoning.verdict) : frozen.verdict;
   const reckoning = { ...frozen, verdict };
-  const judged = today ?? { program: program.value, reckoning };
   return ok({
-    program: program.value,
+    ...{ plan, program: program.value, reckoning },
+    judged: today ?? { program: program.value, reckoning },
+  });
+}
+
+/**
+ * A batch reckoned as it was really done, on the figures it began with. Where those are of older rules it is reckoned on today's as well: the
+ * shorter of the two verdicts holds, and the cautions are today's.
+ * @param making what was done; other than the batch's own where something is tried before it is written
+ */
+export function reckonBatch(
+  batch: Batch,
+  making: Making = batch.making,
+  company: Company = { people: [], today: batch.begunDay, notAsked: true },
+): Result<BatchReckoning> {
+  const made = reckonMade(batch, making);
+  if (!made.ok) return made;
+  const { plan, program, reckoning, judged } = made.value;
+  return ok({
+    program,
     reckoning,
-    care: careOf(program.value, reckoning.fit, reckoning.working, movedWindow(batch)),
+    care: careOf(program, reckoning.fit, reckoning.working, movedWindow(batch)),
     cautions: cautionsOf({ ...judged, ...companyOf(plan, company) }),
   });
 }

@@ -1,12 +1,11 @@
 import { line, made, trial, withSteps } from "../plan/trial";
-import { resolve } from "../reckoning/resolve";
-import { freeze } from "./freeze";
-import { type EventType, type JournalEvent, VERSIONS } from "./events";
+import { type JournalEvent, VERSIONS } from "./events";
 import { type Batch, fold } from "./fold";
 import { coolingOf, temperaturesOf } from "./forecast";
 import { reckonBatch } from "./reckon";
 import { walkOf } from "./walk";
 import { sifted } from "./at-the-stove";
+import { type Said, batchOf, journalOf, startMs } from "../../../tests/trial-journal";
 
 const PLAN = withSteps(trial(made("syrup-half", []), { vessel: "p-3000" }), [
   { do: "add", what: [line("nettle", "40 g", { form: "dried" }), line("water", "1.5 L")] },
@@ -16,25 +15,10 @@ const PLAN = withSteps(trial(made("syrup-half", []), { vessel: "p-3000" }), [
   { do: "add", what: [line("honey", "1 of liquid")] },
   { do: "bottle" },
 ]);
-const START = Date.parse("2026-11-24T09:00:00Z");
+const START = startMs;
 const at = (minute: number): string => new Date(START + minute * 60_000).toISOString();
-
-/** A journal from its entries: the minute, the type and the body of each. */
-type Said = readonly [minute: number, type: EventType, body: unknown];
-function journal(...said: readonly Said[]): JournalEvent[] {
-  const program = resolve(PLAN);
-  if (!program.ok) throw new Error(program.faults[0]!.message);
-  const begun = { code: "SY-26-01", plan: PLAN, frozen: freeze(program.value) };
-  const all: readonly Said[] = [[0, "begun", begun], ...said];
-  return all.map(
-    ([minute, type, body], i) =>
-      ({
-        ...{ type, version: VERSIONS[type], streamId: "s", seq: i + 1, key: `k${i}` },
-        ...{ at: at(minute), recordedAt: at(minute), day: "2026-11-24", body },
-      }) as JournalEvent,
-  );
-}
-const batch = (...said: readonly Said[]): Batch => fold(journal(...said))!;
+const journal = (...said: readonly Said[]): JournalEvent[] => journalOf(PLAN, ...said);
+const batch = (...said: readonly Said[]): Batch => batchOf(PLAN, ...said);
 const walked = (b: Batch, minute: number) => {
   const r = reckonBatch(b);
   if (!r.ok) throw new Error(r.faults[0]!.message);

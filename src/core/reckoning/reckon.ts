@@ -5,7 +5,7 @@ import { type History, coolingHistory } from "../keeping/temperature";
 import { type Verdict, type Veto, verdictOf } from "../keeping/verdict";
 import type { WorkingVerdict } from "../keeping/working";
 import { isSweet } from "../material/material";
-import type { Happened } from "../plan/happened";
+import type { Happened, Reading } from "../plan/happened";
 import type { Plan } from "../plan/plan";
 import { type Fit, fitOf } from "../vessel/fit";
 import type { Context } from "./context";
@@ -120,7 +120,10 @@ export function reckonProgram(p: Program): Reckoning {
   const { readings } = p.happened;
   const { facts, refused } =
     readings.length > 0
-      ? withMeasured(estimated, readings, { mono: finished.mono.value, di: finished.di.value })
+      ? withMeasured(estimated, readings.map(withHerbSolids(finished)), {
+          mono: finished.mono.value,
+          di: finished.di.value,
+        })
       : { facts: estimated, refused: [] };
   const { vetoes: befell, cooling } = befallen(p.happened, strained);
   const standing = p.lines.filter((l) => l.atOnce).map((l) => ({ stuff: l.stuff, grams: l.grams }));
@@ -141,6 +144,15 @@ export function reckonProgram(p: Program): Reckoning {
     shares: sharesOf(p, jar, strained, finished),
   };
 }
+
+/** A refractometer takes whatever is dissolved for sugar: what the plants gave is taken off, as it was reckoned. % by weight. */
+const withHerbSolids =
+  ({ water, mono, di, abv, glycerol, acid }: Figures) =>
+  (r: Reading): Reading => {
+    if (r.what !== "brix" || r.herbSolids > 0 || abv.value > 0) return r;
+    const rest = 100 - water.value - mono.value - di.value - glycerol.value - acid.value;
+    return { ...r, herbSolids: Math.max(0, rest) };
+  };
 
 /** The place of the first straining among the steps; past the last where nothing is strained. */
 function firstStrain(p: Program): number {

@@ -7,6 +7,8 @@ export interface Bar {
   readonly words: string;
   readonly press?: (() => void) | undefined;
   readonly href?: string | undefined;
+  /** Something is to be put right first. */
+  readonly waits?: boolean;
 }
 
 /** The foot of a kitchen view: undo at the left, one full bar at the right for a knuckle, an elbow or the space bar. */
@@ -25,6 +27,9 @@ export function Foot({
   useSpaceBar(sending ? undefined : bar?.press);
   const large =
     "flex-1 min-w-0 bg-cobalt text-white flex items-center justify-between gap-6 px-5 sm:px-10 text-left min-h-[5.375rem] no-underline hover:bg-cobalt-deep";
+  const waiting = large
+    .replace("bg-cobalt text-white", "bg-glaze text-ash")
+    .replace("hover:bg-cobalt-deep", "");
   const words = (
     <span className="text-[1.5rem] sm:text-[2rem] font-bold leading-tight min-w-0">{bar?.words}</span>
   );
@@ -34,15 +39,16 @@ export function Foot({
         type="button"
         className="w-28 sm:w-72 lg:w-96 shrink-0 px-3 sm:px-8 flex items-center gap-4 text-cobalt text-left disabled:text-ash"
         disabled={!undo || sending}
-        aria-label={`undo the last tick: ${undo ? undoes : "nothing yet"}`}
         onClick={undo}
       >
         <Undo2 size={34} aria-hidden="true" className="shrink-0" />
         <span className="min-w-0">
           <span className="block text-[1.25rem] font-bold">
-            undo<span className="max-sm:hidden"> the last tick</span>
+            undo<span className="max-sm:sr-only"> the last tick</span>
+          </span>{" "}
+          <span className="block text-ash text-[1.125rem] truncate max-sm:sr-only">
+            {undo ? undoes : "nothing yet"}
           </span>
-          <span className="block text-ash text-[1.125rem] truncate max-sm:hidden">{undoes}</span>
         </span>
       </button>
       {bar?.href && (
@@ -51,7 +57,12 @@ export function Foot({
         </Link>
       )}
       {bar && !bar.href && (
-        <button type="button" className={large} disabled={sending} onClick={bar.press}>
+        <button
+          type="button"
+          className={bar.waits ? waiting : large}
+          disabled={sending || bar.waits}
+          onClick={bar.press}
+        >
           {words}
           <span className="text-[1.125rem] max-md:hidden">knuckle, elbow or space bar</span>
         </button>

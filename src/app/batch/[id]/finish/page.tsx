@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { batchPage, rightOf } from "../../../batch-page";
-import { Finish } from "@/ui/batch/finish";
+import { bottlesFor } from "@/core/cellar/fill";
+import { Finish } from "@/ui/batch/finish/finish";
 
 export const metadata: Metadata = { title: "Finish" };
 
@@ -12,9 +13,18 @@ export default async function FinishPage({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ right?: string }>;
 }) {
-  const { batch, company } = await batchPage(params);
+  const { batch, company, home, empties } = await batchPage(params);
   const again = rightOf(batch, "finished", (await searchParams).right);
-  const right = again !== undefined || batch.state === "strained";
+  if (again !== undefined || batch.state === "strained")
+    return (
+      <Finish
+        right={again}
+        batch={batch}
+        company={company}
+        zone={home.zone}
+        onHand={bottlesFor(batch.plan.kind, [...empties])}
+      />
+    );
   return (
     <div className="pt-5">
       <p>
@@ -24,13 +34,9 @@ export default async function FinishPage({
         {batch.name}
       </p>
       <h1 className="text-[2rem]">To the measured volume</h1>
-      {right ? (
-        <Finish right={again} batch={batch} company={company} />
-      ) : (
-        <p role="status" className="pt-4 text-[1.25rem]">
-          {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
-        </p>
-      )}
+      <p role="status" className="pt-4 text-[1.25rem]">
+        {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
+      </p>
     </div>
   );
 }

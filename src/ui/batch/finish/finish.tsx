@@ -1,0 +1,91 @@
+"use client";
+import Link from "next/link";
+import type { OnHand } from "@/core/cellar/fill";
+import type { Batch } from "@/core/journal/fold";
+import type { Company } from "@/core/people/company";
+import { Foot } from "../../make/foot";
+import { clockTime } from "../../kitchen/time";
+import { Wrong } from "../../kit/field";
+import { StageCautions } from "../../plan/cautions";
+import { Refusal } from "../refusal";
+import { useTakeBack } from "./take-back";
+import { FinishDial } from "./dial";
+import { FinishDrawn } from "./drawn";
+import { FinishLines } from "./lines";
+import { MeasureIt } from "./measure-it";
+import { FinishChart, FinishSays } from "./says";
+import { TasteIt } from "./taste-it";
+import { useFinishing } from "./use-finishing";
+
+interface Props {
+  readonly batch: Batch;
+  readonly company: Company;
+  readonly zone: string;
+  readonly onHand: readonly OnHand[];
+  /** The entry that is put right, where it is said again. */
+  readonly right?: number | undefined;
+}
+
+function barWords(lines: number, right: number | undefined): string {
+  if (right) return "Put it right";
+  return lines > 0 ? "Mixed through" : "Nothing more goes in";
+}
+
+/** After the first straining, what goes into the measured liquid; jug, dial and verdict follow the hand. */
+export function Finish({ batch, company, zone, onHand, right }: Props) {
+  const f = useFinishing(batch, company, right);
+  const back = useTakeBack(batch);
+  const { fault, insist, sending } = f.write;
+  const open = f.got !== undefined && !f.stops.stopped;
+  return (
+    <div className="kitchen-view pb-28">
+      <header className="flex items-center gap-x-5 border-b-[3px] border-cobalt -mx-4 sm:-mx-8 px-4 sm:px-8 py-2 min-w-0">
+        <Link href="/" className="stencil text-[1.375rem] no-underline uppercase max-sm:hidden">
+          Jolly Crock
+        </Link>
+        <span className="stencil text-[1.375rem] whitespace-nowrap">{batch.code}</span>
+        <span className="text-[1.25rem] font-semibold truncate min-w-0">{batch.name}</span>
+        <Link
+          href={`/batch/${batch.id}`}
+          className="ml-auto text-[1.125rem] whitespace-nowrap inline-flex items-center min-h-11"
+        >
+          come back later
+        </Link>
+      </header>
+      <div className="grid grid-cols-1 gap-x-10 gap-y-4 pt-3 lg:grid-cols-[minmax(0,1.85fr)_minmax(0,1fr)]">
+        <div className="min-w-0">
+          <FinishDrawn f={f} batch={batch} />
+        </div>
+        <FinishSays f={f} batch={batch} onHand={onHand} />
+      </div>
+      {f.dial && <FinishDial f={f} dial={f.dial} />}
+      <div className="text-base pt-2">
+        <StageCautions
+          cautions={f.stops.cautions}
+          reasons={f.stops.reasons}
+          given={batch.reasons}
+          giveReason={f.stops.giveReason}
+        />
+      </div>
+      <div className="grid grid-cols-1 gap-x-10 gap-y-6 pt-6 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
+        <div className="min-w-0 grid gap-y-6 content-start">
+          <FinishLines f={f} />
+          {f.elsewhere && <Wrong fault={f.elsewhere} />}
+          <TasteIt f={f} batch={batch} />
+        </div>
+        <div className="min-w-0 grid gap-y-6 content-start">
+          <FinishChart f={f} />
+          <MeasureIt batch={batch} refused={f.got?.reckoning.refused ?? []} />
+        </div>
+      </div>
+      {fault && <Refusal fault={fault} insist={insist} sending={sending} />}
+      {back.fault && <Refusal fault={back.fault} insist={back.insist} sending={back.sending} />}
+      <Foot
+        bar={{ words: barWords(f.inIt.length, right), press: open ? f.send : undefined, waits: !open }}
+        undo={right ? undefined : back.undo}
+        undoes={back.strainedAt ? `measured, ${clockTime(Date.parse(back.strainedAt), zone)}` : ""}
+        sending={sending || back.sending}
+      />
+    </div>
+  );
+}

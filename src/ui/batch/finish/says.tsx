@@ -1,0 +1,111 @@
+"use client";
+import type { Batch } from "@/core/journal/fold";
+import { fillPlan, type OnHand } from "@/core/cellar/fill";
+import { agree, listed, numberWord, shareWords } from "@/core/words";
+import { KeepingChart } from "../../figures/keeping-chart";
+import { useUnits } from "../../kit/units";
+import { verdictHead, verdictWhy } from "../../plan/verdict-words";
+import { levelWords } from "./jug-words";
+import { nameIn } from "./lines";
+import type { Finishing } from "./use-finishing";
+
+/** What to do with the line on the dial, and what that comes to. */
+function PourHead({ f }: { f: Finishing }) {
+  const units = useUnits();
+  const { got } = f;
+  const at = f.inIt.findIndex((l) => l.id === f.dialled);
+  const line = f.inIt[at];
+  const found = got?.reckoning.lines.find((l) => l.id === line?.id);
+  if (!got || !line || !found)
+    return (
+      <h1 className="text-[2.25rem] leading-tight">
+        {f.lines.length > 0 ? "Nothing more goes in." : "What goes into it?"}
+      </h1>
+    );
+  const { strained, finished } = got.reckoning;
+  const name = nameIn(f.catalogue, line.material);
+  const words = levelWords(units, [strained.ml.value, ...f.levels]);
+  const share = found.ml.value / Math.max(1, strained.ml.value);
+  return (
+    <>
+      <h1 className="text-[2.25rem] leading-tight">
+        Pour in {name} to the {words(f.levels[at] ?? finished.ml.value)} line.
+      </h1>
+      <p className="text-[1.125rem] pt-1">
+        {units.volumeBoth(found.ml.value)}, or {units.massExact(found.grams.value)}:{" "}
+        {listed([
+          `${shareWords(share)}${share > 0.97 && share < 1.03 ? " as" : " of"} the liquid`,
+          `${shareWords(found.ml.value / Math.max(1, finished.ml.value))} of the bottle`,
+        ])}
+        . It comes to {finished.brix.value.toFixed(0)} % sugar by weight
+        {finished.acid.value >= 0.1 ? `, ${finished.acid.value.toFixed(1)} % acid` : ""}
+        {finished.abv.value >= 0.5 ? `, ${finished.abv.value.toFixed(1)} % alcohol` : ""}.
+      </p>
+    </>
+  );
+}
+
+/** Which bottles it fills, of those on hand. */
+function Fills({ ml, onHand }: { ml: number; onHand: readonly OnHand[] }) {
+  const units = useUnits();
+  const { fills, leftMl } = fillPlan(ml, onHand);
+  const by = new Map<string, number>();
+  for (const x of fills) by.set(x.vessel.size, (by.get(x.vessel.size) ?? 0) + 1);
+  const words = [...by].map(([size, n]) => `${numberWord(n)} ${size} ${agree(n, "bottle", "bottles")}`);
+  return (
+    <p className="pt-2">
+      {words.length > 0 ? `Fills ${listed(words)}` : "Too little for a bottle"}
+      {leftMl > 3 ? `, ${units.volume(leftMl)} over.` : "."}
+    </p>
+  );
+}
+
+/** What it makes, and what that keeps; it follows every keystroke. */
+export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; onHand: readonly OnHand[] }) {
+  const units = useUnits();
+  const { got } = f;
+  const head = got && verdictHead(got.reckoning.verdict);
+  return (
+    <div>
+      <p className="quiet">
+        {batch.making.strained?.how}, and measured: {batch.measured}
+        {got && batch.measured !== units.volumeExact(got.reckoning.strained.ml.value)
+          ? ` (${units.volumeExact(got.reckoning.strained.ml.value)})`
+          : ""}
+      </p>
+      <PourHead f={f} />
+      {got && head && (
+        <section
+          aria-label="What it makes"
+          aria-live="polite"
+          className="border-t-2 border-iron mt-3 pt-2 text-[1.0625rem]"
+        >
+          <h2 className="text-[1.625rem] leading-tight">
+            {f.stops.stopped ? "Not as it stands." : `${head.place} ${head.life}`}
+          </h2>
+          <p className="font-semibold pt-1">Makes {units.volumeBoth(got.reckoning.finished.ml.value)}.</p>
+          <ul className="pt-1">
+            {verdictWhy(got.reckoning.verdict, got.reckoning).map((x) => (
+              <li key={x}>{x}</li>
+            ))}
+          </ul>
+          <Fills ml={got.reckoning.finished.ml.value} onHand={onHand} />
+        </section>
+      )}
+    </div>
+  );
+}
+
+/** Where it stands among what keeps. */
+export function FinishChart({ f }: { f: Finishing }) {
+  const { got } = f;
+  if (!got) return null;
+  const head = verdictHead(got.reckoning.verdict);
+  return (
+    <KeepingChart
+      strained={got.reckoning.strained}
+      finished={got.reckoning.finished}
+      words={`${head.place} ${head.life}`}
+    />
+  );
+}

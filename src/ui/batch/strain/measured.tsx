@@ -1,0 +1,57 @@
+"use client";
+import type { Fault } from "@/core/fault";
+import type { BatchReckoning } from "@/core/journal/reckon";
+import { whereItWent } from "@/core/reckoning/went";
+import { useUnits } from "../../kit/units";
+import { LiquidWent } from "../../plan/went";
+import { verdictHead } from "../../plan/verdict-words";
+
+/** What a measure that cannot be is answered with, and the ways on from there. */
+export function MeasureWrong({
+  wrong,
+  sending,
+  insist,
+  use,
+}: {
+  wrong: Fault;
+  sending: boolean;
+  insist: () => Promise<unknown>;
+  use: (text: string) => void;
+}) {
+  return (
+    <p id="measured-wrong" role="alert" className="wrong text-[1.125rem] pt-2">
+      {wrong.message}{" "}
+      {wrong.name === "Odd" && (
+        <button type="button" className="plain min-h-11" disabled={sending} onClick={() => void insist()}>
+          Yes, it is so
+        </button>
+      )}
+      {wrong.suggestion && (
+        <button type="button" className="plain" onClick={() => use(wrong.suggestion!)}>
+          Use “{wrong.suggestion}”
+        </button>
+      )}
+    </p>
+  );
+}
+
+/** What was measured comes to, and where the rest of the liquid went. */
+export function Measured({ got, finishes }: { got: BatchReckoning | undefined; finishes: boolean }) {
+  const units = useUnits();
+  const says = got && verdictHead(got.reckoning.verdict);
+  return (
+    <>
+      <p id="measured-says" className="pt-2 min-h-9" aria-live="polite">
+        {got && says && (
+          <>
+            That is {units.volumeExact(got.reckoning.strained.ml.value)}.{" "}
+            {finishes ? "Next: sweeten to the measure." : `As it is: ${says.place} ${says.life}`}
+          </>
+        )}
+      </p>
+      {got && (
+        <LiquidWent went={whereItWent(got.program, got.reckoning)} head="Where the liquid went" drawn />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,81 @@
+import { GRAVE_SIGNS, type Sign } from "@/core/cellar/bottle";
+import type { Seen } from "@/core/journal/events";
+import type { Batch } from "@/core/journal/fold";
+import { reckonBatch } from "@/core/journal/reckon";
+import type { Company } from "@/core/people/company";
+import type { Step, Wringing } from "@/core/plan/plan";
+import { useDraft } from "../../kit/draft";
+import { useStops } from "../stops";
+import { useWrite } from "../write";
+
+/** The batch with its first straining done this way. */
+function strainedBy(batch: Batch, how: Wringing): Batch {
+  const cut = batch.plan.steps.findIndex((s) => s.do === "strain");
+  const steps = batch.plan.steps.map((s, i): Step => (s.do === "strain" && i === cut ? { ...s, how } : s));
+  return { ...batch, plan: { ...batch.plan, steps } };
+}
+
+interface Kept {
+  readonly measured: string;
+  readonly how: Wringing;
+  readonly seen: readonly Seen[];
+  /** Signs that end it. */
+  readonly signs: readonly Sign[];
+}
+
+/** Where the hands go from the cloth: back to the stove where it is boiled down or cooled first, else to what goes in, or the bottles. */
+function afterStraining(plan: Batch["plan"]): "make" | "finish" | "bottle" {
+  const cut = plan.steps.findIndex((s) => s.do === "strain");
+  const next = plan.steps[cut + 1];
+  if (next && next.do !== "add" && next.do !== "bottle") return "make";
+  return plan.steps.some((s, i) => s.do === "add" && i > cut) ? "finish" : "bottle";
+}
+
+const isKept = (k: unknown): Kept | undefined =>
+  k && typeof k === "object" && "measured" in k
+    ? {
+        ...(k as Kept),
+        seen: (k as Partial<Kept>).seen ?? [],
+        signs: ((k as Partial<Kept>).signs ?? []).filter((s) => GRAVE_SIGNS.has(s)),
+      }
+    : undefined;
+
+/** Straining as it is said so far, what it comes to, and its writing down. */
+export function useStraining(batch: Batch, company: Company) {
+  const { write, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const cut = batch.plan.steps.findIndex((s) => s.do === "strain");
+  const planned = batch.plan.steps[cut];
+  const finishes = batch.plan.steps.some((s, i) => s.do === "add" && i > cut);
+  const blank: Kept = {
+    measured: "",
+    how: planned?.do === "strain" ? planned.how : "wrung",
+    seen: [],
+    signs: [],
+  };
+  const draft = useDraft<Kept>(`jolly-strain-${batch.id}`, blank, isKept);
+  const { measured, how, seen, signs } = draft.value;
+  const strained = { measured, how, seen };
+  // Before it is measured, what the chosen way of straining is likely to give.
+  const guess = reckonBatch(strainedBy(batch, how), undefined, company);
+  const got = measured.trim() === "" ? undefined : reckonBatch(batch, { ...batch.making, strained }, company);
+  const stops = useStops(batch, "strain", guess.ok ? guess.value.cautions : undefined);
+  const send = (): void => {
+    if (!got?.ok || stops.stopped) return;
+    void write("strained", { measured, how, ...(seen.length > 0 ? { seen } : {}), ...stops.body }, () => {
+      draft.clear();
+      router.push(`/batch/${batch.id}/${afterStraining(batch.plan)}`);
+      router.refresh();
+    });
+  };
+  return {
+    ...{ measured, how, seen, signs, stops, finishes, sending, insist, send },
+    expects: guess.ok ? guess.value.reckoning.strained.ml : undefined,
+    got: got?.ok ? got.value : undefined,
+    wrong: got && !got.ok ? got.faults[0] : fault,
+    put: (to: Partial<Kept>): void => draft.set((d) => ({ ...d, ...to })),
+    measure: (text: string): void => {
+      clear();
+      draft.set((d) => ({ ...d, measured: text }));
+    },
+  };
+}
