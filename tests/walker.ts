@@ -26,7 +26,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:Stand|Simmer|Pressure): how long$|^Cool: to what$|^Boil: down to$/, "types"],
   [/^Stand: where$|^Strain: how$|^Bottle: how warm$|^Simmer: lid$/, "chooses"],
   [/^Add a step$/, "chooses"],
-  [/^(?:double it|halve it|compare ways)$/, "changes"],
+  [/^(?:double it|halve it|compare ways|pour in a bottle of our own)$/, "changes"],
   [/^Begin this batch$/, "writes"],
   [/ against /, "slides"],
   [/^(?:Ways side by side|Where makers disagree|What if|Make the most of|Gather and buy|Cost)$/, "changes"],
@@ -37,7 +37,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^[A-Z]{2}-\d\d-\d\d(?:·\d)?(?:,| |$)/, "goes"],
   [/^(?:[A-Z][\w-]+ (?:& [\w-]+ )?(?:fire )?(?:vinegar|oxymel|syrup|honey|tincture|cider))$/, "goes"],
   [
-    /^(?:all batches|print it|put the plan right|Labels|where it went|back to the stores|Strain it(?: sooner)?)$/,
+    /^(?:all batches|print it|a second run of its marc|put the plan right|Labels|where it went|back to the stores|Strain it(?: sooner)?)$/,
     "goes",
   ],
   // The Stores, the household and all batches.

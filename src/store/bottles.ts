@@ -31,7 +31,8 @@ const SHARED = {
   readBody: readBottleBody,
 } as const;
 
-function streamOf(batch: Batch, filled: Filled): Stream<BottleNow, BottleEvent> {
+/** The stream of one bottle, on how its batch filled it. */
+export function streamOf(batch: Batch, filled: Filled): Stream<BottleNow, BottleEvent> {
   return {
     ...SHARED,
     fold: (events) => foldBottle(filled, events),

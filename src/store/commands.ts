@@ -14,6 +14,7 @@ import { resolve } from "../core/reckoning/resolve";
 import type { Catalogue } from "../core/material/catalogue";
 import type { Sql, Tx } from "./db";
 import { type Written, append, nextCode } from "./journal";
+import { pourOurs } from "./ours";
 import { draw, stores } from "./stores";
 
 /** What the Bench sends to begin a batch. */
@@ -137,6 +138,11 @@ export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
       const code = await nextCode(tx, KIND[plan.kind].code, Number(day.slice(0, 4)));
       return { code, ...made.body, ...(r.recipe ? { recipe: r.recipe } : {}) } satisfies Body<"begun">;
     },
-    (tx, batch) => draw(tx, program!, { key: r.key, batch, seq: 1 }),
+    async (tx, batch) => {
+      const because = { key: r.key, batch, seq: 1 };
+      // Other batches' locks come before those of the stores.
+      await pourOurs(tx, program!, because);
+      await draw(tx, program!, because);
+    },
   );
 }

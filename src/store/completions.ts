@@ -4,7 +4,7 @@ import { type Fault, fault, faultOfIssue } from "../core/fault";
 import { BODIES, type Body, type EventType } from "../core/journal/events";
 import { type BatchReckoning, reckonBatch } from "../core/journal/reckon";
 import { oddBottling, oddFreezing, oddMeasure } from "../core/journal/odd";
-import { bestByOf, issue } from "../core/label/label";
+import { bestByOf, issue, lastDayOf, upTo } from "../core/label/label";
 import { VESSELS } from "../core/vessel/catalogue";
 import type { Tx } from "./db";
 import { type Completion, type Moment, asked, fieldOf, stopped, withReasons } from "./moment";
@@ -104,7 +104,8 @@ const bottled: Completion<"bottled"> = async (m, body) => {
   const r = await m.reckon();
   if (!r.ok) return r.faults[0]!;
   const { bottles, own, reasons } = b.data;
-  const verdict = issue(r.value.reckoning.verdict);
+  const strained = m.batch.strainedDay ?? m.day;
+  const verdict = upTo(issue(r.value.reckoning.verdict), strained, lastDayOf(r.value.program));
   const not = misfilled(b.data, r.value);
   if (not?.name === "FridgeOnly" && verdict.place === "do-not-keep")
     return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);

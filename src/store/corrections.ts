@@ -8,6 +8,7 @@ import { beginning } from "./commands";
 import type { Tx } from "./db";
 import { DRAWS, followActual } from "./follow";
 import { completed, plain } from "./completions";
+import { giveOursBack, pourOurs } from "./ours";
 import { draw, fillEmpties, giveBack } from "./stores";
 
 interface Correcting {
@@ -48,7 +49,10 @@ async function ofBeginning(
     );
   const cause = { key: c.key, batch, seq: c.before.length + 1 };
   if (body === null) {
-    follows.after = () => giveBack(tx, cause);
+    follows.after = async () => {
+      await giveOursBack(tx, cause);
+      await giveBack(tx, cause);
+    };
     return { ...said, body };
   }
   const sent = BODIES.begun.pick({ plan: true, reasons: true }).safeParse(body);
@@ -59,6 +63,8 @@ async function ofBeginning(
   const made = await beginning(tx, plan.value, { reasons, day: c.day, frozen: batch.frozen });
   if (isFault(made)) return inBody(made);
   follows.after = async () => {
+    await giveOursBack(tx, cause);
+    await pourOurs(tx, made.program, cause);
     await giveBack(tx, cause);
     await draw(tx, made.program, cause);
   };

@@ -2,6 +2,7 @@ import type { EventType } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import { reckonBatch } from "../core/journal/reckon";
 import type { Tx } from "./db";
+import { pourOursAnew } from "./ours";
 import { type Because, drawAnew } from "./stores";
 
 /** Entries that change what a batch takes out of the stores. */
@@ -10,5 +11,7 @@ export const DRAWS: ReadonlySet<EventType> = new Set<EventType>(["added", "left-
 /** The lots follow what really went in, in the transaction that writes it. */
 export async function followActual(tx: Tx, batch: Batch, cause: Because): Promise<void> {
   const r = reckonBatch(batch);
-  if (r.ok) await drawAnew(tx, r.value.program, cause);
+  if (!r.ok) return;
+  await pourOursAnew(tx, r.value.program, cause);
+  await drawAnew(tx, r.value.program, cause);
 }

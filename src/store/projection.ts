@@ -10,6 +10,7 @@ import {
 } from "../core/cellar/bottle";
 import type { PlaceClass } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
+import { comesFrom } from "../core/journal/ours";
 import { foundBy } from "../core/journal/found-by";
 import type { Stored } from "../core/stores/events";
 import { type Row, type Stream, toEvent } from "./append";
@@ -20,10 +21,10 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
   const open = b.state === "working" || b.state === "strained";
   const probe = open ? (b.stove.probe ?? null) : null;
   const moved = b.stove.window ? tx.json(b.stove.window as never) : null;
-  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, found_by, probe, moved_window, recipe, recipe_version, seq)
-    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${foundBy(b)}, ${probe}, ${moved}, ${b.recipe?.id ?? null}, ${b.recipe?.version ?? null}, ${b.seq})
+  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, found_by, probe, moved_window, recipe, recipe_version, comes_from, seq)
+    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${foundBy(b)}, ${probe}, ${moved}, ${b.recipe?.id ?? null}, ${b.recipe?.version ?? null}, ${[...comesFrom(b.plan)]}::uuid[], ${b.seq})
     on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, found_by = excluded.found_by, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day,
-      probe = excluded.probe, moved_window = excluded.moved_window, recipe = excluded.recipe, recipe_version = excluded.recipe_version, seq = excluded.seq`;
+      probe = excluded.probe, moved_window = excluded.moved_window, recipe = excluded.recipe, recipe_version = excluded.recipe_version, comes_from = excluded.comes_from, seq = excluded.seq`;
   await projectClocks(tx, b, open);
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;

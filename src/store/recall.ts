@@ -28,13 +28,63 @@ const withBottles = (
     rows.map(async (b) => ({ ...b, grams: grams.get(b.code), bottles: await bottlesOf(sql, b.id) })),
   );
 
-/** Where one batch went. */
+/** How far a batch is followed on: a bottle of a bottle of a bottle. */
+const GENERATIONS = 8;
+
+/** The batches that any of these went into, one after another, by bottle or marc. */
+async function followedOn(
+  sql: Sql,
+  ids: readonly string[],
+): Promise<readonly (Row & { readonly from: readonly string[] })[]> {
+  const found = new Map<string, Row & { readonly from: readonly string[] }>();
+  let front = [...ids];
+  for (let n = 0; n < GENERATIONS && front.length > 0; n++) {
+    const rows = await sql<(Row & { from: string[] })[]>`
+      select id, code, name, state, begun_day as begun,
+        (select array_agg(c.code order by c.code) from batch c where c.id = any(batch.comes_from)) as "from"
+      from batch where comes_from && ${front}::uuid[] and state <> 'undone' order by begun_day, code`;
+    front = rows.filter((r) => !found.has(r.id) && !ids.includes(r.id)).map((r) => r.id);
+    for (const r of rows) if (!ids.includes(r.id)) found.set(r.id, found.get(r.id) ?? r);
+  }
+  return [...found.values()];
+}
+
+/** Batches, and after them whatever they went into. */
+async function withFollowing(
+  sql: Sql,
+  rows: readonly Row[],
+  grams: ReadonlyMap<string, number>,
+): Promise<RecalledBatch[]> {
+  const on = await followedOn(
+    sql,
+    rows.map((r) => r.id),
+  );
+  return withBottles(sql, [...rows, ...on], grams);
+}
+
+/** Where one batch went, into other batches too. */
 export const recallOfBatch = async (sql: Sql, id: string): Promise<RecalledBatch[]> =>
-  withBottles(
+  withFollowing(
     sql,
     await sql<Row[]>`select id, code, name, state, begun_day as begun from batch where id = ${id}`,
     new Map(),
   );
+
+/** The batches whose bottles or marc a batch was made of, and those its own went into. */
+export const kinOfBatch = async (
+  sql: Sql,
+  id: string,
+): Promise<{ readonly madeOf: readonly BatchName[]; readonly wentInto: readonly BatchName[] }> => ({
+  madeOf: await sql<BatchName[]>`
+    select id, code, name from batch where id = any(select unnest(comes_from) from batch where id = ${id}) order by code`,
+  wentInto: await sql<BatchName[]>`
+    select id, code, name from batch where comes_from && array[${id}]::uuid[] and state <> 'undone' order by begun_day, code`,
+});
+export interface BatchName {
+  readonly id: string;
+  readonly code: string;
+  readonly name: string;
+}
 
 /** A lot and every batch that took of it, with its bottles; nothing where there is no such lot. */
 export async function recallOfLot(
@@ -47,5 +97,5 @@ export async function recallOfLot(
   const grams = drawnBy(events);
   const rows = await sql<Row[]>`
     select id, code, name, state, begun_day as begun from batch where code = any(${[...grams.keys()]}) and state <> 'undone' order by begun_day, code`;
-  return { lot: item, batches: await withBottles(sql, rows, grams) };
+  return { lot: item, batches: await withFollowing(sql, rows, grams) };
 }

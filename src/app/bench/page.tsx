@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
 import { z } from "zod";
+import { secondRun } from "@/core/journal/ours";
+import { reckonBatch } from "@/core/journal/reckon";
 import { planOf, present, versionOf } from "@/core/formulary/recipe";
 import { planOfDigits } from "@/exchange/plan-code";
 import { recipeOf } from "@/store/recipes";
@@ -20,6 +22,8 @@ export const metadata: Metadata = { title: "Bench" };
 
 interface Asked {
   readonly again?: string;
+  /** A batch whose marc is to be run a second time. */
+  readonly second?: string;
   readonly right?: string;
   readonly recipe?: string;
   readonly v?: string;
@@ -60,10 +64,20 @@ function fromCode(code: string): From {
   return plan.ok ? { as: "card", plan: plan.value } : { as: "wrong", fault: plan.faults[0]! };
 }
 
+/** A second run of the marc of a strained batch. */
+async function fromMarc(asked: string): Promise<From | undefined> {
+  const id = z.uuid().safeParse(asked);
+  const batch = id.success ? await batchOf(db(), id.data) : undefined;
+  const r = batch && reckonBatch(batch);
+  const plan = batch && r?.ok ? secondRun(batch, r.value.program) : undefined;
+  return batch && plan && { as: "second", id: batch.id, code: batch.code, ...(await inFreeVessel(plan)) };
+}
+
 /** What an address names to be set out: a recipe, a card’s plan, a batch to be planned again or put right; nothing where there is none. */
 async function fromOf(asked: Asked): Promise<From | undefined> {
   if (asked.recipe !== undefined) return fromRecipe(asked);
   if (asked.plan !== undefined) return fromCode(asked.plan);
+  if (asked.second !== undefined) return fromMarc(asked.second);
   const id = z.uuid().safeParse(asked.right ?? asked.again);
   const batch = id.success ? await batchOf(db(), id.data) : undefined;
   if (!batch) return undefined;
@@ -77,6 +91,7 @@ function keyOf(from: From | undefined): string {
   switch (from?.as) {
     case "again":
     case "right":
+    case "second":
       return `${from.as}-${from.id}`;
     case "recipe":
       return `recipe-${from.id}-${from.version}`;

@@ -3,6 +3,7 @@ import type { Day } from "../day";
 import type { Person } from "../people/person";
 import type { ReadStep } from "../plan/read-plan";
 import type { Reckoning } from "../reckoning/reckon";
+import { minutesOver } from "../reckoning/heat";
 import type { Program, Resolved } from "../reckoning/program";
 import { listed } from "../words";
 
@@ -66,6 +67,8 @@ export const IN_THE_KITCHEN: readonly Stage[] = ["make"];
 
 export const has = (l: Resolved, ...tags: readonly Tag[]): boolean =>
   tags.some((t) => l.stuff.tags.includes(t));
+/** It goes in as the plant it is, through one's own hands; not in a bottle of ours. */
+export const inHand = (l: Resolved): boolean => l.heated === undefined;
 export const beside = (l: Resolved): About => ({ what: "line", line: l.line.id });
 export const besideStep = (step: string): About => ({ what: "step", step });
 export const names = (lines: readonly Resolved[], most = 3): string =>
@@ -96,19 +99,9 @@ export const allTagged =
     return raised ? [{ ...raised, about: beside(lines[0]!) }] : [];
   };
 
-/** Boiling a pot down to a share of itself takes at least this long, min; cautious for any kitchen pot. */
-const REDUCING_MINUTES = 15;
-
-/** Minutes on the heat that a line goes through, from where it goes in to the next straining, by the plan. */
-export function heatAfter(s: Situation, l: Resolved): number {
-  let minutes = 0;
-  for (const step of s.program.read.steps.slice(l.step + 1)) {
-    if (step.do === "strain") break;
-    if (step.do === "reduce") minutes += REDUCING_MINUTES;
-    if (step.do === "simmer" || step.do === "pressure") minutes += step.for.days.low * 1440;
-  }
-  return Math.round(minutes);
-}
+/** Minutes on the heat that a line goes through, from where it goes in to the next straining, and what it went through before. */
+export const heatAfter = (s: Situation, l: Resolved): number =>
+  (l.heated ?? 0) + minutesOver(s.program.read.steps, l.step);
 
 /** “the keeper”, “the keeper and the boatwright”. */
 export const who = (people: readonly Person[]): string => listed(people.map((p) => p.name));

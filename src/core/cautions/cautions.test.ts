@@ -62,7 +62,19 @@ type Case = readonly [
   silent: readonly [Plan, ...Person[]],
 ];
 /** Every rule, once where it must speak and once where it must hold its tongue. */
+/** A bottle of ours, poured in. */
+const POURED: Plan = trial(OXYMEL(line("ours-x", "100 mL")), {
+  materials: [
+    {
+      ...{ id: "ours-x", names: ["OX-26-01 Thyme oxymel", "OX-26-01"], class: "remedy", source: "ours" },
+      ...{ composition: { water: 0.6, mono: 0.3, acetic: 0.03 }, bestBy: "2099-01-01" },
+      holds: [{ material: "thyme", form: "dried", share: 0.05, heated: 0 }],
+    },
+  ],
+});
+
 const CASES: readonly Case[] = [
+  ["ours-best-by", "note", [POURED], [THYME]],
   ["honey-for-an-infant", "never", [THYME, BABY], [THYME, person("the baby", { born: "2025-10" })]],
   ["aristolochic", "never", [OXYMEL(dried("wild-ginger")), KEEPER], [OXYMEL(fresh("ginger", "3 cm"))]],
   ["narrow-margin-poison", "never", [OXYMEL(dried("foxglove"))], [THYME]],

@@ -1,4 +1,5 @@
 import { type Caution, EVERYWHERE, type Rule, type Situation, type Stage } from "./caution";
+import { withHeld } from "./held";
 import { RANK } from "./rank";
 import { KEEPING } from "./rules/keeping";
 import { KITCHEN } from "./rules/kitchen";
@@ -18,11 +19,15 @@ export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [
 ];
 export const RULES: readonly Rule[] = RULE_GROUPS.flatMap(([, rules]) => rules);
 
+/** Rules of the liquid, the vessel and the hands go by what is poured; the rest by all that is in it, a bottle of ours opened up. */
+const AS_IT_IS: ReadonlySet<Rule> = new Set([...KITCHEN, ...KEEPING]);
+
 /** Every caution a plan raises, gravest first. */
 export function cautionsOf(s: Situation): Caution[] {
   const out: Caution[] = [];
+  const held = withHeld(s);
   for (const r of RULES)
-    for (const c of r.fires(s))
+    for (const c of r.fires(AS_IT_IS.has(r) ? s : held))
       out.push({ id: r.id, about: { what: "whole" }, stages: r.stages ?? EVERYWHERE, ...c });
   return out.sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }

@@ -43,6 +43,8 @@ export const BOTTLE_BODIES = {
     /** As it was typed. */
     said: z.string().min(1).max(60),
     for: name.min(1).optional(),
+    /** The code of the batch it went into, where it was not taken. */
+    into: z.string().max(20).optional(),
   }),
   /** How it is to be taken from now on, in the maker’s own measure; a later one stands in its place. */
   coursed: z.strictObject({
@@ -189,7 +191,8 @@ class Folding {
       case "poured":
         this.openedDay ??= e.day;
         this.leftMl = Math.max(0, this.leftMl - e.body.ml);
-        this.taken.push({ from: e.day, to: e.day, ml: e.body.ml });
+        // What went into another batch was not taken by anybody.
+        if (e.body.into === undefined) this.taken.push({ from: e.day, to: e.day, ml: e.body.ml });
         break;
       case "coursed":
         this.course = { ...e.body, for: e.body.for };

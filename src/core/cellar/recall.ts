@@ -24,5 +24,7 @@ export interface RecalledBatch {
   readonly begun: string;
   /** g of the lot that went in, where a lot is recalled. */
   readonly grams: number | undefined;
+  /** Codes of the batches whose bottles or marc it is made of. */
+  readonly from?: readonly string[];
   readonly bottles: readonly RecalledBottle[];
 }

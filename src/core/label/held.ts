@@ -11,6 +11,19 @@ export interface Held {
 
 const KEPT = { "do-not-keep": 0, fridge: 1, cupboard: 2 } as const;
 
+/** Today's promise where it is less in one place and more in another: nowhere longer than what was issued. */
+function noLonger(v: IssuedVerdict, than: IssuedVerdict): IssuedVerdict {
+  const life = than.days < v.days ? than : v;
+  const cold = than.fridgeDays < v.fridgeDays ? than : v;
+  const opened = than.openedDays < v.openedDays ? than : v;
+  return {
+    ...v,
+    ...{ days: life.days, lifeWords: life.lifeWords },
+    ...{ fridgeDays: cold.fridgeDays, fridgeWords: cold.fridgeWords },
+    ...{ openedDays: opened.openedDays, openedWords: opened.openedWords },
+  };
+}
+
 /**
  * The shorter of what was issued at bottling and what is reckoned today, for a bottle in a place. It shortens at once; it lengthens only by
  * bottling or labelling anew. A batch that no longer reckons keeps what was issued.
@@ -20,5 +33,7 @@ export function heldBy(issued: IssuedVerdict, now: BatchReckoning | undefined, p
   const today = issue(now.reckoning.verdict);
   const days = (v: IssuedVerdict): number => (v.place === "do-not-keep" ? 0 : daysIn(v, place));
   const shorter = days(today) < days(issued) || KEPT[today.place] < KEPT[issued.place];
-  return shorter ? { verdict: today, shortened: true } : { verdict: issued, shortened: false };
+  return shorter
+    ? { verdict: noLonger(today, issued), shortened: true }
+    : { verdict: issued, shortened: false };
 }

@@ -7,6 +7,9 @@ import type { Bottle, IssuedVerdict } from "../journal/events";
 import type { Verdict } from "../keeping/verdict";
 import { KIND } from "../plan/kinds";
 import { RULES_VERSION } from "../reckoning/reckon";
+import type { Form } from "../material/classes";
+import { materialsOf } from "../reckoning/context";
+import { isSecondRun } from "../journal/ours";
 import type { Program } from "../reckoning/program";
 
 /** The words of a bottle's label; how they are set is the layout's business. */
@@ -50,6 +53,28 @@ export const issue = (v: Verdict): IssuedVerdict => ({
   coolDark: v.coolDark,
   vented: v.vented,
 });
+
+/** A promise cut to the last day of a bottle that was poured into it; life counts from straining. */
+export function upTo(v: IssuedVerdict, strained: Day, last: Day | undefined): IssuedVerdict {
+  if (last === undefined) return v;
+  const most = Math.max(0, daysBetween(strained, last));
+  const cut = (days: number): number => Math.min(days, most);
+  if (v.days <= most && v.fridgeDays <= most && v.openedDays <= most) return v;
+  const words = (days: number, said: string): string => (days > most ? roughly(most) : said);
+  return {
+    ...v,
+    days: cut(v.days),
+    lifeWords: words(v.days, v.lifeWords),
+    fridgeDays: cut(v.fridgeDays),
+    fridgeWords: words(v.fridgeDays, v.fridgeWords),
+    openedDays: cut(v.openedDays),
+    openedWords: words(v.openedDays, v.openedWords),
+  };
+}
+
+/** The last day of the bottles that stand in a making as lines; nothing where none does. */
+export const lastDayOf = (p: Program): Day | undefined =>
+  p.lines.flatMap((l) => l.stuff.bestBy ?? []).sort()[0];
 
 /** A year in the ice box, for what was fit to keep. */
 const FROZEN_DAYS = 365;
@@ -123,10 +148,16 @@ const POURED: ReadonlySet<Batch["plan"]["kind"]> = new Set([
 /** Names of what is in it, most by weight first, each once. */
 export function contentsOf(p: Program): string {
   const by = new Map<string, number>();
-  for (const l of p.lines) {
-    const { name, form } = l.stuff;
+  const put = (name: string, form: Form | undefined, grams: number): void => {
     const words = form === "dried" || form === "fresh" || form === undefined ? name : `${name} (${form})`;
-    by.set(words, (by.get(words) ?? 0) + l.grams);
+    by.set(words, (by.get(words) ?? 0) + grams);
+  };
+  const catalogue = materialsOf(p.plan, {});
+  for (const l of p.lines) {
+    if (!l.stuff.holds) put(l.stuff.name, l.stuff.form, l.grams);
+    // A bottle of ours is opened up: the label says what is in it.
+    for (const h of l.stuff.holds ?? [])
+      put(catalogue.get(h.material)?.row.names[0] ?? h.material, h.form, l.grams * h.share);
   }
   return [...by.entries()]
     .sort((a, b) => b[1] - a[1])
@@ -156,7 +187,7 @@ export function labelOf(
     ...(alcohol ? { alcohol } : {}),
     notJuice: POURED.has(batch.plan.kind),
     name: batch.name,
-    kind: KIND[batch.plan.kind].name,
+    kind: `${KIND[batch.plan.kind].name}${isSecondRun(batch.plan) ? ", a second run: weaker" : ""}`,
     volume: `${Math.round(bottle.ml)} mL`,
     contents,
     made: printDay(batch.begunDay, "year"),

@@ -2,7 +2,7 @@ import { type Fault, type Result, fail, fault, ok } from "../fault";
 import type { Mixture } from "../mixture/components";
 import { CLASSES, type Cut, FORMS, type Form, type PlantClass } from "./classes";
 import { plantComposition, stuffComposition, waterShare } from "./composition";
-import type { LiquidClass, PlantRow, StuffRow } from "./rows";
+import type { Held, LiquidClass, PlantRow, StuffRow } from "./rows";
 import type { Tag } from "./tags";
 
 /** A material as data; `weighed` holds the household's own heaps, g/mL, by form and cut. */
@@ -35,6 +35,10 @@ export interface Stuff {
   readonly pieces: Readonly<Record<string, readonly [number, number]>>;
   readonly gPerCm: readonly [number, number] | undefined;
   readonly tags: readonly Tag[];
+  /** Of a bottle or a marc of ours, what it was made of. */
+  readonly holds?: readonly Held[] | undefined;
+  /** Last day of the bottle it comes from. */
+  readonly bestBy?: string | undefined;
   /** Relative tolerance of mass when measured by volume. */
   readonly volumeTolerance: number;
   /** Absolute tolerance of the water share. */
@@ -196,6 +200,7 @@ function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked
     pieces: Object.fromEntries(masses.map(([unit, [a, b]]) => [unit, [a * shrink, b * shrink] as const])),
     gPerCm: row.gPerCm ? [row.gPerCm[0] * shrink, row.gPerCm[1] * shrink] : undefined,
     tags: row.tags ?? [],
+    holds: row.holds,
     volumeTolerance: own ? 0.05 : 0.15,
     waterTolerance: wet ? 0.04 : 0.02,
     acidTolerance: row.acidSpread ?? 0,
@@ -251,6 +256,8 @@ function plainStuff(material: Extract<Material, { kind: "stuff" }>, asked: Asked
     gPerCm: undefined,
     // A strength that was said is known.
     tags: asked.strength === undefined ? tags : tags.filter((t) => t !== "acetic-unknown"),
+    holds: row.holds,
+    bestBy: row.bestBy,
     volumeTolerance: row.tolerance ?? (row.bulk ? 0.06 : 0.02),
     waterTolerance: honeyTolerance(row, asked.water),
     // An acidity read off the bottle is known.

@@ -6,6 +6,16 @@ import { TAGS } from "./tags";
 const share = z.number().min(0).max(1);
 const range = z.tuple([z.number().positive(), z.number().positive()]);
 
+/** What a bottle or a marc of ours was made of: g of each as it went in for a g of it, and the minutes that was over the heat. */
+const Held = z.strictObject({
+  material: z.string().min(1).max(60),
+  form: z.enum(FORMS).optional(),
+  share: z.number().min(0).max(1000),
+  heated: z.number().min(0).max(100_000),
+});
+export type Held = z.infer<typeof Held>;
+const holds = z.array(Held).max(80).optional();
+
 /** A plant as data: what differs from its class. Shares of mass; alkalinity in mEq per 100 g fresh. */
 export const PlantRow = z.strictObject({
   id: z.string().min(1).max(60),
@@ -40,6 +50,7 @@ export const PlantRow = z.strictObject({
   /** The form the pieces were weighed in, where it is not the fresh plant: slices of a dried root. */
   piecesOf: z.enum(FORMS).optional(),
   tags: z.array(z.enum(TAGS)).optional(),
+  holds,
   source: z.string(),
 });
 export type PlantRow = z.infer<typeof PlantRow>;
@@ -57,6 +68,8 @@ export const LIQUID_CLASSES = [
   "salt",
   "mineral",
   "oil",
+  // A bottle of ours: whatever it was made of.
+  "remedy",
 ] as const;
 export type LiquidClass = (typeof LIQUID_CLASSES)[number];
 
@@ -83,6 +96,9 @@ export const StuffRow = z.strictObject({
   /** How far its water may be off, share of its mass. */
   waterSpread: share.optional(),
   tags: z.array(z.enum(TAGS)).optional(),
+  holds,
+  /** The last day of the bottle it comes from: nothing made of it is promised longer. */
+  bestBy: z.string().max(10).optional(),
   source: z.string(),
 });
 export type StuffRow = z.infer<typeof StuffRow>;
@@ -93,4 +109,5 @@ export const SOURCES: Readonly<Record<string, string>> = {
   typical: "typical kitchen value for its class; weigh your own to replace it",
   handbook: "CRC Handbook of Chemistry and Physics",
   own: "your own weighing",
+  ours: "as the batch it comes from was reckoned",
 };

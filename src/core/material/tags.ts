@@ -6,6 +6,8 @@
 export const TAGS = [
   // what keeps, and what does not
   "acetic-unknown", "base", "low-acid", "low-acid-herb", "oil", "oil-packed", "sour", "raw",
+  // what a bottle or a marc of ours brings with it
+  "holds-raw-honey", "holds-low-acid", "holds-mild", "holds-fruit",
   // what is never used, and what wants care
   "aristolochic", "essential-oil", "kernel-eaten", "not-food", "poison", "apple-seed", "cook-first", "cyanide", "elder-parts", "kernel",
   "pyrrolizidine", "raw-toxic", "oxalate", "nutmeg", "coumarin", "thujone", "sumac",

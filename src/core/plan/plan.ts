@@ -11,8 +11,13 @@ const text = z.string().max(200);
 /** Given once to a line or step and kept through edits, recipe versions and what was really done. */
 const id = z.string().regex(/^[a-z0-9][a-z0-9.-]{0,39}$/);
 
-/** Where a line comes from, when not from anywhere: a lot of the stores, or a bottle of ours. */
-export const Source = z.union([z.strictObject({ lot: z.uuid() }), z.strictObject({ bottle: z.uuid() })]);
+/** Where a line comes from, when not from anywhere: a lot of the stores, the bottles of a batch of ours, or its marc. */
+export const Source = z.union([
+  z.strictObject({ lot: z.uuid() }),
+  z.strictObject({ bottle: z.uuid() }),
+  z.strictObject({ batch: z.uuid() }),
+  z.strictObject({ marc: z.uuid() }),
+]);
 export type Source = z.infer<typeof Source>;
 
 const LINE = {

@@ -27,10 +27,9 @@ export function materialsOf(plan: Plan, c: Context): Catalogue {
   if (known) return known;
   const all = new Map([...base]);
   for (const row of plan.materials) {
-    // What its names say of it stays said, whoever wrote the row.
-    const tags = [
-      ...new Set([...(row.tags ?? []), ...kinOf(row.names, "latin" in row ? row.latin : undefined).tags]),
-    ];
+    // What its names say of it stays said, whoever wrote the row; a bottle of ours is called by what it is for, and says itself what it holds.
+    const kin = row.holds?.length ? [] : kinOf(row.names, "latin" in row ? row.latin : undefined).tags;
+    const tags = [...new Set([...(row.tags ?? []), ...kin])];
     all.set(
       row.id,
       "composition" in row

@@ -2,6 +2,7 @@ import type { Facts } from "../keeping/rows";
 import type { Veto } from "../keeping/verdict";
 import { isWet } from "../material/material";
 import { HEATS, type ReadStep } from "../plan/read-plan";
+import type { Tag } from "../material/tags";
 import type { Figures } from "./figures";
 import type { Program, Resolved } from "./program";
 
@@ -17,9 +18,11 @@ const isSour = (l: Resolved): boolean => l.stuff.tags.includes("sour");
 const isMild = (l: Resolved): boolean =>
   (MILD_FRESH.has(l.stuff.class) && !l.stuff.tags.includes("low-acid-herb")) || isSour(l);
 
+const brings = (l: Resolved, ...tags: readonly Tag[]): boolean => tags.some((t) => l.stuff.tags.includes(t));
+
 function freshOf(wet: readonly Resolved[]): Facts["fresh"] {
   if (wet.length === 0) return "none";
-  return wet.every(isMild) ? "mild" : "low-acid";
+  return wet.every((l) => (l.stuff.plant ? isMild(l) : !brings(l, "holds-low-acid"))) ? "mild" : "low-acid";
 }
 
 const after = (steps: readonly ReadStep[], step: number, test: (s: ReadStep) => boolean): boolean =>
@@ -27,10 +30,12 @@ const after = (steps: readonly ReadStep[], step: number, test: (s: ReadStep) => 
 const heats = (s: ReadStep): boolean => HEATS.has(s.do);
 const strains = (s: ReadStep): boolean => s.do === "strain";
 
-/** Fresh plant whose juice went into the liquid after its last boil, or that still stands in it. */
+/** Fresh plant whose juice went into the liquid after its last boil, or that still stands in it; a bottle of ours may bring such juice. */
 const uncookedIn = (p: Program): readonly Resolved[] =>
-  p.lines.filter(
-    (l) => isWet(l.stuff) && !(after(p.read.steps, l.step, heats) && after(p.read.steps, l.step, strains)),
+  p.lines.filter((l) =>
+    l.stuff.plant
+      ? isWet(l.stuff) && !(after(p.read.steps, l.step, heats) && after(p.read.steps, l.step, strains))
+      : brings(l, "holds-low-acid", "holds-mild") && !after(p.read.steps, l.step, heats),
   );
 
 /** On the boil after the last thing went in, and from the heat into the bottle; nothing but a sieve between. */
@@ -61,9 +66,11 @@ export function factsOf(p: Program, fin: Figures): Facts {
     ...{ abv, delle, brix, aw, dryness, acetic, acid, ph, index, water, glycerol },
     honeyAlone: isHoneyAlone(p),
     // Honey stirred in after the pot has cooled is raw, whatever the herb went through.
-    rawHoney: p.lines.some((l) => isHoney(l) && !after(steps, l.step, heats)),
+    rawHoney: p.lines.some(
+      (l) => (isHoney(l) || brings(l, "holds-raw-honey")) && !after(steps, l.step, heats),
+    ),
     boiledAndBottledHot: boiledAndBottledHot(p.read),
-    freshFruit: p.lines.some((l) => isWet(l.stuff) && FRUIT.has(l.stuff.class)),
+    freshFruit: p.lines.some((l) => (isWet(l.stuff) && FRUIT.has(l.stuff.class)) || brings(l, "holds-fruit")),
     fresh: freshOf(uncookedIn(p)),
   };
 }

@@ -25,6 +25,8 @@ export interface Resolved {
   readonly stage: "jar" | "finish";
   /** Poured while the jar was being filled, before any soaking: only these share its room. A top-up is not. */
   readonly atOnce: boolean;
+  /** Minutes it was over the heat before it came here, in a bottle or a marc of ours. */
+  readonly heated?: number;
 }
 
 /** A time of standing with plant or liquid in it, and how far the ledger had got. */

@@ -35,8 +35,8 @@ export function suits(lot: LotOnHand, l: Resolved): boolean {
   return wanted === undefined || Math.abs((strengthOf(lot.strength) ?? wanted) - wanted) < 0.051;
 }
 
-/** Water comes from the tap; it is not stored, lacked or paid for. */
-export const isFree = (l: Resolved): boolean => l.stuff.class === "water";
+/** Water comes from the tap, and a bottle or a marc of ours from the cellar: neither is a lot, lacked or paid for again. */
+export const isFree = (l: Resolved): boolean => l.stuff.class === "water" || l.stuff.holds !== undefined;
 
 /** The lots with the one a line names before the others. */
 function namedFirst(lots: readonly LotOnHand[], { line }: Resolved): readonly LotOnHand[] {

@@ -123,6 +123,7 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
             />
             <GoingIn
               state={state}
+              today={today}
               catalogue={stores.catalogue}
               actions={actions}
               giveReason={giveReason}

@@ -34,6 +34,14 @@ export type From =
       /** Its own vessel is taken: what stands in it, and the free one it is set out in. */
       readonly moved?: { readonly from: string; readonly holds: string; readonly to: string } | undefined;
     }
+  /** A second run of a batch’s marc. */
+  | {
+      readonly as: "second";
+      readonly id: string;
+      readonly code: string;
+      readonly plan: Plan;
+      readonly moved?: { readonly from: string; readonly holds: string; readonly to: string } | undefined;
+    }
   | { readonly as: "card"; readonly plan: Plan }
   /** A card or a link whose code does not read. */
   | { readonly as: "wrong"; readonly fault: Fault };
@@ -61,6 +69,16 @@ export function FromBatch({ from, why, setWhy }: { from: From; why: string; setW
           {from.moved &&
             ` Its ${from.moved.from} holds ${from.moved.holds}; it is set out in the ${from.moved.to}.`}{" "}
           Undo brings back what stood here before.
+        </p>
+      );
+    case "second":
+      return (
+        <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
+          A second run of the marc of <Link href={`/batch/${from.id}`}>{from.code}</Link>: weaker than the
+          first, and the same steps.
+          {from.moved &&
+            ` Its ${from.moved.from} holds ${from.moved.holds}; it is set out in the ${from.moved.to}.`}{" "}
+          Use the marc the same day. Undo brings back what stood here before.
         </p>
       );
     case "right":

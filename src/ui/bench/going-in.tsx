@@ -1,6 +1,7 @@
 "use client";
 import { useCallback, useMemo, useState } from "react";
 import { Redo2, Undo2 } from "lucide-react";
+import type { Day } from "@/core/day";
 import type { Fault } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";
 import { linesOf } from "@/core/plan/edit";
@@ -14,6 +15,7 @@ import { materialsOf } from "@/core/reckoning/context";
 import { AddLine } from "../plan/add-line";
 import { CautionNote } from "../plan/cautions";
 import type { WrittenDown } from "../plan/write-down";
+import { FromCellar } from "./from-cellar";
 import { Lines } from "./lines/lines";
 import { useLineActions } from "./lines/line-actions";
 import type { Made } from "./made";
@@ -78,7 +80,21 @@ function useAdding(plan: Plan, actions: BenchActions, target: string | undefined
     (w: WrittenDown): void => actions.edit((p) => ({ ...p, materials: [...(p.materials ?? []), w.row] })),
     [actions],
   );
-  return { told, add, writtenDown, hush: () => setTold("") };
+  const fromCellar = useCallback(
+    (line: Nameless<Line>, rows: NonNullable<Plan["materials"]>, name: string): void => {
+      const ids = new Set(rows.map((m) => m.id));
+      actions.edit((p) =>
+        addLine(
+          { ...p, materials: [...(p.materials ?? []).filter((m) => !ids.has(m.id)), ...rows] },
+          line,
+          target,
+        ),
+      );
+      setTold(`${name} added.`);
+    },
+    [actions, target],
+  );
+  return { told, add, writtenDown, fromCellar, hush: () => setTold("") };
 }
 
 /** How a line is read for this plan: its units, its materials, what it pours already. */
@@ -182,12 +198,14 @@ function faultsElsewhere({ faults, plan }: Made): readonly Fault[] {
 /** The left of the Bench: what goes in, in this order, and the field to add to it. */
 export function GoingIn({
   state,
+  today,
   catalogue,
   actions,
   giveReason,
   startOver,
 }: {
   state: State;
+  today: Day;
   catalogue: Catalogue;
   actions: BenchActions;
   giveReason: (id: string, why: string) => void;
@@ -202,7 +220,7 @@ export function GoingIn({
   const context = useReadingContext(plan, all);
   const places = placesToAdd(plan);
   const target = places.some(([id]) => id === into) ? into : undefined;
-  const { told, add, writtenDown, hush } = useAdding(plan, actions, target);
+  const { told, add, writtenDown, fromCellar, hush } = useAdding(plan, actions, target);
   return (
     <>
       <ListHead
@@ -215,6 +233,7 @@ export function GoingIn({
         }}
       />
       <AddLine key={round} context={context} add={add} writtenDown={writtenDown} />
+      <FromCellar today={today} put={fromCellar} />
       <Into places={places} value={target} change={setInto} />
       <p role="status" className="quiet min-h-6" data-testid="told">
         {told}

@@ -203,7 +203,8 @@ export function pouredAlready(plan: Plan, line: Nameless<Line>, into?: string): 
 
 /** A name from what is in it: “Hyssop & fennel seed oxymel”. */
 export function usualName(plan: Plan, catalogue: Catalogue = MATERIALS): string {
-  const own = new Map(plan.materials?.map((m) => [m.id, m.names[0]!]));
+  // A bottle of ours is called by its code here: its name is another remedy's.
+  const own = new Map(plan.materials?.map((m) => [m.id, m.holds ? m.names.at(-1)! : m.names[0]!]));
   const named = (id: string): string => catalogue.get(id)?.row.names[0] ?? own.get(id) ?? id;
   const herbs = [
     ...new Set(

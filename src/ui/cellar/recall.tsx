@@ -70,6 +70,7 @@ export function RecallList({ batches }: { batches: readonly RecalledBatch[] }) {
               {b.code}
             </Link>{" "}
             <strong>{b.name}</strong>, begun {printDay(b.begun, "year")}, {STATE[b.state]}
+            {b.from && b.from.length > 0 && `; made with ${listed(b.from)}`}
             {b.grams !== undefined && `; ${units.massExact(b.grams)} of it went in`}
           </p>
           <ul className="pl-6">

@@ -60,6 +60,7 @@ export function substanceOf(s: Pick<Stuff, "class" | "form" | "plant">): Substan
   if (s.class === "spirit") return "spirit";
   if (s.class === "glycerin") return "glycerin";
   if (s.class === "juice") return "juice";
+  if (s.class === "remedy") return "decoction";
   return "water";
 }
 

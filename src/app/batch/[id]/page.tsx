@@ -3,6 +3,10 @@ import type { Batch } from "@/core/journal/fold";
 import { daysBetween } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { batchAsItStands } from "../../batch-page";
+import { marcOf } from "@/core/journal/ours";
+import { db } from "@/store/db";
+import { kinOfBatch } from "@/store/recall";
+import { ItsKin } from "@/ui/batch/kin";
 import { walkOf } from "@/core/journal/walk";
 import { lastChanges } from "@/core/journal/changes";
 import { recipeOf } from "@/core/journal/recipe";
@@ -75,6 +79,9 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const { batch, events, reckoned, today, now, home } = await batchAsItStands(params);
   if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
   const r = reckoned.value;
+  const kin = await kinOfBatch(db(), batch.id);
+  const marc =
+    (batch.state === "strained" || batch.state === "bottled") && marcOf(batch, r.program) !== undefined;
   const plan = strainPlans([batch], home).get(batch.id);
   const card = cardOf(batch, today, plan);
   const w = r.care.window;
@@ -125,6 +132,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           <h2 className="ruled-head pt-2">Recipe</h2>
           <Recipe parts={recipeOf(batch, r)} />
           <RecipeWays batch={batch} />
+          <ItsKin {...kin} second={marc ? batch.id : undefined} />
           {working && <TakeBack batch={batch} />}
           {batch.state !== "undone" && <Pictures batch={batch} />}
           <h2 className="ruled-head pt-4">Journal</h2>

@@ -1,3 +1,4 @@
+import { printDay } from "../../day";
 import { capital } from "../../words";
 import type { Kind } from "../../plan/plan";
 import type { JudgedStanding } from "../../reckoning/standing";
@@ -171,6 +172,24 @@ export const KEEPING: readonly Rule[] = [
         says: `This ${l.stuff.name} holds ${(100 * l.stuff.composition[0]!).toFixed(1)} % water and may ferment.`,
         todo: "Use a drier one where honey alone must keep, or keep it cold.",
       }),
+    ),
+  },
+  {
+    id: "ours-best-by",
+    basis: "what is made of a bottle is good no longer than the bottle; our judgement",
+    stages: ["plan", "make", "bottle"],
+    fires: eachLine(
+      (l) => l.stuff.bestBy !== undefined,
+      (l, s) => {
+        const past = l.stuff.bestBy! < s.today;
+        return {
+          severity: past ? "caution" : "note",
+          says: `${l.stuff.name} ${past ? "was" : "is"} best by ${printDay(l.stuff.bestBy!, "year")}.`,
+          todo: past
+            ? "It is past its day: leave it out."
+            : "What is made of it is promised no longer, whatever else goes in.",
+        };
+      },
     ),
   },
   {

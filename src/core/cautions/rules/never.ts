@@ -4,11 +4,12 @@ import { MATERIALS } from "../../material/catalogue";
 import { kinOf } from "../../reading/kin";
 import { printDay } from "../../day";
 import type { Resolved } from "../../reckoning/program";
-import { EVERYWHERE, type Rule, beside, eachLine, has, heatAfter, tagged, who } from "../caution";
+import { EVERYWHERE, type Rule, beside, eachLine, has, heatAfter, tagged, who, inHand } from "../caution";
 
 /** The name it is known by, where a line goes by another. */
 function neverName(l: Resolved): string {
-  const never = MATERIALS.has(l.stuff.id) ? undefined : kinOf(l.stuff.names, l.stuff.latin).never;
+  const never =
+    MATERIALS.has(l.stuff.id) || l.stuff.holds ? undefined : kinOf(l.stuff.names, l.stuff.latin).never;
   return never && never.names[0] !== l.stuff.name.toLowerCase() ? `(${never.names[0]}) ` : "";
 }
 
@@ -71,7 +72,9 @@ export const NEVER: readonly Rule[] = [
     stages: EVERYWHERE,
     fires: (s) =>
       s.program.lines.flatMap((l) => {
-        const near = MATERIALS.has(l.stuff.id) ? undefined : kinOf(l.stuff.names, l.stuff.latin).near;
+        // What came in a bottle of ours was asked about when that was made.
+        const asked = MATERIALS.has(l.stuff.id) || l.stuff.holds !== undefined || l.heated !== undefined;
+        const near = asked ? undefined : kinOf(l.stuff.names, l.stuff.latin).near;
         return near === undefined
           ? []
           : [
@@ -143,7 +146,7 @@ export const NEVER: readonly Rule[] = [
       s.program.plan.steps.some((x) => x.do === "strain")
         ? []
         : tagged(s, "raw-toxic")
-            .filter((l) => heatAfter(s, l) < 15)
+            .filter((l) => inHand(l) && heatAfter(s, l) < 15)
             .map((l) => ({
               severity: "never" as const,
               says: `Raw ${l.stuff.name} would be left in and eaten.`,

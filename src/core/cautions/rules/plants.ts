@@ -14,6 +14,7 @@ import {
   heatAfter,
   names,
   tagged,
+  inHand,
 } from "../caution";
 
 const CERTAIN = "If you are not certain, do not use it.";
@@ -48,7 +49,8 @@ export const PLANTS: readonly Rule[] = [
       "elder holds cyanogenic glycosides and a lectin until it is cooked; drying or freezing does not replace cooking",
     stages: EVERYWHERE,
     fires: eachLine(
-      (l, s) => uncooked(l, heatAfter(s, l)) && s.program.plan.steps.some((x) => x.do === "strain"),
+      (l, s) =>
+        uncooked(l, heatAfter(s, l)) && (!inHand(l) || s.program.plan.steps.some((x) => x.do === "strain")),
       (l) => ({
         severity: "stop",
         says: `${capital(l.stuff.name)} must be cooked; dried or frozen is still raw.`,
@@ -74,7 +76,7 @@ export const PLANTS: readonly Rule[] = [
     basis: "stems and unripe berries hold most of what is poisonous",
     stages: ["make"],
     fires: eachLine(
-      (l) => has(l, "raw-toxic") && isWet(l.stuff),
+      (l) => has(l, "raw-toxic") && isWet(l.stuff) && inHand(l),
       () => ({
         severity: "caution",
         says: "Strip the elder first: ripe berries only, no green ones, no stem thicker than a hair, no leaf.",
@@ -87,7 +89,7 @@ export const PLANTS: readonly Rule[] = [
     basis: "the seeds keep their cyanogenic glycosides unless cooked through",
     stages: ["strain"],
     fires: (s) => {
-      const l = tagged(s, "raw-toxic")[0];
+      const l = tagged(s, "raw-toxic").find(inHand);
       return l
         ? [
             {
