@@ -32,7 +32,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:Ways side by side|Where makers disagree|What if|Make the most of|Gather and buy|Cost)$/, "changes"],
   [/^Do this: /, "changes"],
   [/^(?:set a course|another course|leave it)$/, "changes"],
-  [/^(?:Taken|Keep the course|print on the label printer)$/, "writes"],
+  [/^(?:Taken|forget them, and|Keep the course|print on the label printer)$/, "writes"],
   // From page to page.
   [/^[A-Z]{2}-\d\d-\d\d(?:·\d)?(?:,| |$)/, "goes"],
   [/^(?:[A-Z][\w-]+ (?:& [\w-]+ )?(?:fire )?(?:vinegar|oxymel|syrup|honey|tincture|cider))$/, "goes"],

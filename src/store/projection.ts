@@ -1,4 +1,5 @@
-import { reckonBatch } from "../core/journal/reckon";
+import { keptBackOf } from "../core/journal/kept-back";
+import { reckonBatch, reckonMade } from "../core/journal/reckon";
 import { heldBy } from "../core/label/held";
 import { bestByOfBottle } from "../core/label/clock";
 import {
@@ -26,6 +27,7 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
     on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, found_by = excluded.found_by, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day,
       probe = excluded.probe, moved_window = excluded.moved_window, recipe = excluded.recipe, recipe_version = excluded.recipe_version, comes_from = excluded.comes_from, seq = excluded.seq`;
   await projectClocks(tx, b, open);
+  await projectKeptBack(tx, b);
   await tx`delete from bottle where batch_id = ${b.id}`;
   if (b.state !== "bottled" || !b.verdict) return;
   const now = reckonBatch(b);
@@ -41,6 +43,16 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
       values (${x.id}, ${b.id}, ${is.place}, ${is.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy}, ${held(is.place).shortened},
         ${is.number}, ${is.state}, ${is.leftMl}, ${is.openedDay ?? null}, ${f.filled}, ${is.goneDay ?? null}, ${tx.json(is.taken as never)}, ${is.seq})`;
   }
+}
+
+/** What its straining kept in the cloth, where it was measured. */
+async function projectKeptBack(tx: Tx, b: Batch): Promise<void> {
+  await tx`delete from kept_back where batch_id = ${b.id}`;
+  if (b.strainedDay === undefined || b.state === "undone") return;
+  const r = reckonMade(b);
+  const is = r.ok ? keptBackOf(r.value.program) : undefined;
+  if (is)
+    await tx`insert into kept_back (batch_id, class, how, share, day) values (${b.id}, ${is.class}, ${is.how}, ${is.share}, ${b.strainedDay})`;
 }
 
 /** Clocks that run, or rang and were not stopped. */

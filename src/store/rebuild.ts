@@ -51,6 +51,7 @@ export async function rebuild(sql: Sql): Promise<number> {
 
 /** The same within a transaction that holds the tables. */
 export async function remake(tx: Tx): Promise<number> {
+  await tx`delete from kept_back`;
   await tx`delete from bottle`;
   await tx`delete from batch`;
   await tx`delete from store_item`;

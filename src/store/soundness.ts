@@ -47,14 +47,21 @@ export async function journalFindings(sql: Sql): Promise<Finding[]> {
   return found;
 }
 
-const TABLES = ["batch", "bottle", "store_item", "recipe"] as const;
+/** The read tables, each with what its rows are known by. */
+const TABLES = [
+  ["batch", "id"],
+  ["bottle", "id"],
+  ["store_item", "id"],
+  ["recipe", "id"],
+  ["kept_back", "batch_id"],
+] as const;
 type Tables = ReadonlyMap<string, string>;
 
 async function readTables(tx: Tx): Promise<Tables> {
   const all = new Map<string, string>();
-  for (const name of TABLES)
-    for (const r of await tx<{ id: string }[]>`select * from ${tx(name)} order by id`)
-      all.set(`${name} ${r.id}`, JSON.stringify(r));
+  for (const [name, key] of TABLES)
+    for (const r of await tx<Record<string, string>[]>`select * from ${tx(name)} order by ${tx(key)}`)
+      all.set(`${name} ${r[key]}`, JSON.stringify(r));
   return all;
 }
 

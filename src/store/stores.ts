@@ -21,6 +21,7 @@ import { heapOf } from "../core/stores/own";
 import { VESSELS } from "../core/vessel/catalogue";
 import { vesselOf } from "../core/vessel/vessel";
 import type { Batch } from "../core/journal/fold";
+import { type Kept, learnedOf } from "../core/stores/cloth";
 import { type Refused, RefusedAlong, type Stream, type Written, appendWithin, followingKey } from "./append";
 import { now } from "./clock";
 import type { Sql, Tx } from "./db";
@@ -60,11 +61,31 @@ const stored = (r: ItemRow): Stored => ({
 
 /** Everything in the stores that is not put away, as it stands now. */
 export async function storedItems(sql: Sql | Tx): Promise<Stored[]> {
-  return (
+  const kept = (
     await sql<
       ItemRow[]
     >`select id, item, left_g, bought_g, gone, seq from store_item where not gone order by what, id`
   ).map(stored);
+  return [...kept, ...(await learnedItems(sql, kept))];
+}
+
+/** What the household's cloths taught, as things of the stores that nobody keeps; from the day it wants them learned from. */
+async function learnedItems(sql: Sql | Tx, kept: readonly Stored[]): Promise<Stored[]> {
+  const since = kept
+    .flatMap((s) => (s.item.what === "cloth" ? [s.item.since] : []))
+    .sort()
+    .at(-1);
+  const rows = await sql<Kept[]>`
+    select class, how, count(*)::int as batches, sum(share) as sum, sum(share * share) as squares from kept_back
+    where day >= coalesce(${since ?? null}::date, '-infinity'::date) group by class, how order by class, how`;
+  return rows.map((k) => {
+    const { share, batches } = learnedOf(k);
+    const item = {
+      ...{ what: "learned" as const, class: k.class, how: k.how, batches },
+      ...{ share: share.value, spread: (share.high - share.low) / 2 / share.value },
+    };
+    return { id: `learned-${k.class}-${k.how}`, item, leftG: 0, boughtG: 0, gone: false, seq: 0 };
+  });
 }
 
 export const stores = async (sql: Sql | Tx): Promise<Stores> => storesOf(await storedItems(sql));
@@ -128,6 +149,14 @@ async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreI
       return vesselFault(kept.vessel) ?? kept;
     case "person":
       return (await unborn(tx, kept)) ?? (await nameTaken(tx, kept.name, id)) ?? kept;
+    case "cloth":
+      return kept;
+    case "learned":
+      return fault(
+        "NotAnItem",
+        "What the cloths teach is reckoned from the strainings; it is not written down.",
+        ["what"],
+      );
     case "material":
       return (await knownAlready(tx, kept.row.names[0]!, kept.row.id, id)) ?? kept;
   }

@@ -12,6 +12,10 @@ import { batchOf } from "../../src/store/journal";
 import { oursKept, oursOf } from "../../src/store/ours";
 import { kinOfBatch, recallOfBatch } from "../../src/store/recall";
 import { remedies } from "../../src/store/shelf";
+import { keep, storedItems, stores } from "../../src/store/stores";
+import { CLASSES } from "../../src/core/material/classes";
+import { stuffOf } from "../../src/core/material/material";
+import type { StoreItem } from "../../src/core/stores/item";
 import { tableDifferences } from "../../src/store/soundness";
 import { thymeOxymel } from "../plans";
 import { type Household, newHousehold } from "../support";
@@ -131,4 +135,30 @@ test("a second run descends from the first", async () => {
   const { id: second, w } = await begun(plan!);
   expect(w.ok).toBe(true);
   expect((await kinOfBatch(home.sql, id)).wentInto.map((b) => b.id)).toEqual([second]);
+});
+
+test("what a straining kept is learned, taken back it is forgotten, and all of it at the household's word", async () => {
+  const learned = async () =>
+    (await storedItems(home.sql)).flatMap((s) => (s.item.what === "learned" ? [s.item] : []));
+  expect(await learned()).toEqual([]);
+  const { w, id } = await begun(thymeOxymel("60 g", "400 mL", "400 mL"));
+  expect(w.ok).toBe(true);
+  await put(id, "strained", { measured: "560 mL", how: "wrung" }, 1);
+  const [one, ...others] = await learned();
+  expect(others).toEqual([]);
+  expect(one).toMatchObject({ class: "leaf", how: "wrung", batches: 1 });
+  expect(one!.share).not.toBeCloseTo(1, 2);
+  const thyme = async () => {
+    const s = stuffOf((await stores(home.sql)).catalogue.get("thyme")!, { form: "dried" });
+    return s.ok ? s.value.retention.wrung : 0;
+  };
+  expect(await thyme()).toBeCloseTo(CLASSES.leaf.retention.wrung * one!.share, 6);
+  const say = (item: StoreItem) =>
+    keep(home.sql, { id: randomUUID(), key: randomUUID(), type: "kept", body: { item } });
+  expect((await say(one!)).ok).toBe(false);
+  expect((await say({ what: "cloth", since: "2026-11-25" })).ok).toBe(true);
+  expect(await learned()).toEqual([]);
+  await put(id, "corrected", { seq: 2, body: null }, 2);
+  expect(await home.sql`select 1 from kept_back`).toHaveLength(0);
+  expect(await tableDifferences(home.sql)).toEqual([]);
 });

@@ -5,8 +5,13 @@ import { plantComposition, stuffComposition, waterShare } from "./composition";
 import type { Held, LiquidClass, PlantRow, StuffRow } from "./rows";
 import type { Tag } from "./tags";
 
-/** A material as data; `weighed` holds the household's own heaps, g/mL, by form and cut. */
-export type Material = { readonly weighed?: Readonly<Record<string, number>> } & (
+/** What a household's own cloth keeps of a class of plant, by the way it is wrung: a share of the book's figure, and how far that may be off. */
+export type Keeps = Readonly<
+  Partial<Record<"drained" | "wrung" | "pressed", { readonly share: number; readonly spread: number }>>
+>;
+
+/** A material as data; `weighed` holds the household's own heaps, g/mL, by form and cut; `keeps` what its own cloth keeps of it. */
+export type Material = { readonly weighed?: Readonly<Record<string, number>>; readonly keeps?: Keeps } & (
   | { readonly kind: "plant"; readonly row: PlantRow & { class: PlantClass } }
   | { readonly kind: "stuff"; readonly row: StuffRow }
 );
@@ -30,6 +35,8 @@ export interface Stuff {
   readonly trueDensity: number;
   readonly swelling: number;
   readonly retention: { readonly drained: number; readonly wrung: number; readonly pressed: number };
+  /** What its retention was learned from, where it is the household's own. */
+  readonly keeps?: Keeps | undefined;
   readonly extraction: number;
   readonly floats: boolean;
   readonly pieces: Readonly<Record<string, readonly [number, number]>>;
@@ -151,6 +158,15 @@ function retentionOf(row: PlantRow, usual: Stuff["retention"]): Stuff["retention
   return row.tags?.includes("mucilage") ? GEL : usual;
 }
 
+const ownRetention = (book: Stuff["retention"], keeps: Keeps | undefined): Stuff["retention"] =>
+  keeps
+    ? {
+        drained: book.drained * (keeps.drained?.share ?? 1),
+        wrung: book.wrung * (keeps.wrung?.share ?? 1),
+        pressed: book.pressed * (keeps.pressed?.share ?? 1),
+      }
+    : book;
+
 function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked): Result<Stuff> {
   const { row } = material;
   const c = CLASSES[row.class];
@@ -194,7 +210,8 @@ function plantStuff(material: Extract<Material, { kind: "plant" }>, asked: Asked
     bulkPressed: pressed,
     trueDensity: c.trueDensity,
     swelling: wet ? c.swelling.fresh : driedSwelling,
-    retention: retentionOf(row, c.retention),
+    retention: ownRetention(retentionOf(row, c.retention), material.keeps),
+    keeps: material.keeps,
     extraction: wet ? c.extraction.fresh : c.extraction.dried,
     floats: row.floats ?? c.floats,
     pieces: Object.fromEntries(masses.map(([unit, [a, b]]) => [unit, [a * shrink, b * shrink] as const])),

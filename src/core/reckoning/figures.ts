@@ -30,9 +30,24 @@ const shifted = new Float64Array(SIZE);
 const squares = new Float64Array(SIZE);
 const ends = new Float64Array(SIZE);
 
+/** How far the book's figure for what a cloth keeps may be off. */
+const BOOK_RETENTION = 0.25;
+/** The same for this making: closer where the household has learned what its own cloth keeps of what keeps most here. */
+function retentionSpread(p: Program): number {
+  const strain = p.operations.find((o) => o.op === "strain");
+  if (strain?.op !== "strain") return BOOK_RETENTION;
+  let [all, sum] = [0, 0];
+  for (const l of p.lines) {
+    if (!counts(l)) continue;
+    const keeps = l.grams * dryShare(l) * l.stuff.retention[strain.how];
+    all += keeps;
+    sum += keeps * (l.stuff.keeps?.[strain.how]?.spread ?? BOOK_RETENTION);
+  }
+  return all > 0 ? sum / all : BOOK_RETENTION;
+}
+
 /** The laws the uncertainty pass moves, with the share it moves them by. */
 const LAWS = {
-  retention: 0.25,
   extraction: 0.2,
   alkalinity: 0.35,
   boiling: 0.4,
@@ -130,10 +145,10 @@ function pass(p: Program, anyPlant: boolean): { readonly solidsLeft: boolean; re
     }
   };
   /** Where a marc may hold nearly all, or a pot boil nearly dry, one end says nothing: the farther of the two counts. */
-  const bothWays = (law: "retention" | "boiling"): void => {
-    readRun(replays.run({ law, by: LAWS[law] }), shifted, herbDryG);
+  const bothWays = (law: "retention" | "boiling", by: number): void => {
+    readRun(replays.run({ law, by }), shifted, herbDryG);
     for (let i = 0; i < SIZE; i++) ends[i] = Math.abs(shifted[i]! - base[i]!);
-    readRun(replays.run({ law, by: -LAWS[law] }), shifted, herbDryG);
+    readRun(replays.run({ law, by: -by }), shifted, herbDryG);
     for (let i = 0; i < SIZE; i++) {
       const d = Math.max(ends[i]!, Math.abs(shifted[i]! - base[i]!));
       squares[i] = squares[i]! + d * d;
@@ -148,11 +163,11 @@ function pass(p: Program, anyPlant: boolean): { readonly solidsLeft: boolean; re
     if (as) move({ entry, as }, FORM_DOUBT);
   });
   if (anyPlant) {
-    if (p.measuredMl === undefined) bothWays("retention");
+    if (p.measuredMl === undefined) bothWays("retention", retentionSpread(p));
     move({ law: "extraction", by: LAWS.extraction });
     move({ law: "alkalinity", by: LAWS.alkalinity });
   }
-  if (p.operations.some((o) => o.op === "boil-off")) bothWays("boiling");
+  if (p.operations.some((o) => o.op === "boil-off")) bothWays("boiling", LAWS.boiling);
   if (p.operations.some((o) => o.op === "reduce" && o.toShare !== undefined))
     move({ law: "mark", by: LAWS.mark });
   if (p.measuredMl !== undefined) move({ law: "measured", by: LAWS.measured });

@@ -71,6 +71,19 @@ export const Calibration = z.strictObject({
 });
 export type Calibration = z.infer<typeof Calibration>;
 
+/** From this day on the household's cloths are learned from; what they kept before is forgotten. */
+export const Cloth = z.strictObject({ what: z.literal("cloth"), since: day });
+/** What was learned from its strainings. Reckoned from them whenever it is asked for; nobody keeps it by hand. */
+export const LearnedCloth = z.strictObject({
+  what: z.literal("learned"),
+  class: z.enum(PLANT_CLASSES),
+  how: z.enum(["drained", "wrung", "pressed"]),
+  batches: z.number().int().min(1),
+  share: z.number().positive(),
+  spread: z.number().positive(),
+});
+export type LearnedCloth = z.infer<typeof LearnedCloth>;
+
 export const StoreItem = z.discriminatedUnion("what", [
   Lot,
   OwnVessel,
@@ -78,6 +91,8 @@ export const StoreItem = z.discriminatedUnion("what", [
   Member,
   OwnMaterial,
   Calibration,
+  Cloth,
+  LearnedCloth,
 ]);
 export type StoreItem = z.infer<typeof StoreItem>;
 

@@ -1,13 +1,13 @@
 import { type Result, fail, fault, ok, under } from "../fault";
 import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Cut, Form, PlantClass } from "../material/classes";
-import { type Material, stuffOf } from "../material/material";
+import { type Keeps, type Material, stuffOf } from "../material/material";
 import { type PlantRow } from "../material/rows";
 import type { UnitSystem } from "../quantity/units";
 import { readAmount } from "../reading/amounts";
 import { kinOf } from "../reading/kin";
 import { materialNamed, nearNames } from "../reading/names";
-import type { Calibration, OwnMaterial } from "./item";
+import type { Calibration, LearnedCloth, OwnMaterial } from "./item";
 
 /** How a class is asked about: what an unknown plant is like. */
 export const LIKE: Readonly<Record<PlantClass, string>> = {
@@ -112,13 +112,14 @@ export function heapOf(c: Pick<Calibration, "amount" | "grams">, system: UnitSys
 
 const keyOf = (form: Form | undefined, cut: Cut | undefined): string => `${form ?? ""}|${cut ?? ""}`;
 
-/** The catalogue as this household has it: its own plants in it, and its own cups weighed. */
+/** The catalogue as this household has it: its own plants in it, its own cups weighed, and what its own cloths keep. */
 export function catalogueWith(
   own: readonly OwnMaterial[],
   weighed: readonly Calibration[],
   base: Catalogue = MATERIALS,
+  learned: readonly LearnedCloth[] = [],
 ): Catalogue {
-  if (own.length === 0 && weighed.length === 0) return base;
+  if (own.length === 0 && weighed.length === 0 && learned.length === 0) return base;
   const all = new Map<string, Material>(base);
   for (const o of own) {
     const tags = [...new Set([...(o.row.tags ?? []), ...kinOf(o.row.names, o.row.latin).tags])];
@@ -129,6 +130,13 @@ export function catalogueWith(
     if (!m) continue;
     const cut = w.cut ?? usualCut(m, w.form);
     all.set(w.material, { ...m, weighed: { ...m.weighed, [keyOf(w.form, cut)]: w.heap } });
+  }
+  const keeps = new Map<string, Keeps>();
+  for (const { class: of, how, share, spread } of learned)
+    keeps.set(of, { ...keeps.get(of), [how]: { share, spread } });
+  for (const [id, m] of keeps.size > 0 ? all : []) {
+    const mine = m.kind === "plant" ? keeps.get(m.row.class) : undefined;
+    if (mine) all.set(id, { ...m, keeps: mine });
   }
   return all;
 }

@@ -76,6 +76,8 @@ export function storesOf(all: readonly Stored[]): Stores {
     catalogue: catalogueWith(
       here.flatMap((s) => (s.item.what === "material" ? [s.item] : [])),
       here.flatMap((s) => (s.item.what === "weighed" ? [s.item] : [])),
+      MATERIALS,
+      here.flatMap((s) => (s.item.what === "learned" ? [s.item] : [])),
     ),
   };
 }

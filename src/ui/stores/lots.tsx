@@ -6,6 +6,7 @@ import type { UnitSystem } from "@/core/quantity/units";
 import { BringIn } from "./bring-in";
 import { Incoming } from "./incoming";
 import { type LotStored, OneLot } from "./one-lot";
+import { Cloths } from "./cloths";
 import { OwnMaterials } from "./own-materials";
 import { PuttingAway } from "./put-away";
 import { useCatalogue } from "./use-catalogue";
@@ -66,6 +67,7 @@ export function Lots({
         )}
       </section>
       <OwnMaterials items={items} household={household} catalogue={catalogue} />
+      <Cloths items={items} today={today} />
     </PuttingAway>
   );
 }
