@@ -41,7 +41,11 @@ const startBy = (l: Lasts, today: Day): CalendarItem[] =>
 
 /** Everything with a date, as one calendar file. */
 export async function calendarOf(home: Household, today: Day): Promise<string> {
-  const [batches, bottles, lasts] = await Promise.all([live(db()), bottleDates(db()), supplies(today)]);
+  const [batches, bottles, lasts] = await Promise.all([
+    live(db()),
+    bottleDates(db()),
+    supplies(today, home.away),
+  ]);
   const plans = strainPlans(batches, home);
   const jars = batches.flatMap((b) => {
     const r = b.state === "working" ? reckonBatch(b) : undefined;

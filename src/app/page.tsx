@@ -19,7 +19,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   const { today, home } = await frame();
   const [batches, lasts, bottles, kept, { begun }] = await Promise.all([
     live(db()),
-    supplies(today),
+    supplies(today, home.away),
     cellar(db(), addDays(today, 21)),
     bottlesKept(db()),
     searchParams,

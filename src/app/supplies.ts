@@ -1,4 +1,5 @@
 import { type Supply, startBy, supplyOf } from "@/core/cellar/supply";
+import type { Away } from "@/core/care/weeks";
 import { type Day, addDays } from "@/core/day";
 import { reckonBatch } from "@/core/journal/reckon";
 import { db } from "@/store/db";
@@ -26,10 +27,10 @@ async function nextOf(supply: Supply, newest: string, today: Day): Promise<Lasts
 }
 
 /** How long each remedy lasts that is used, soonest to run out first. */
-export async function supplies(today: Day): Promise<Lasts[]> {
+export async function supplies(today: Day, away: readonly Away[]): Promise<Lasts[]> {
   const all = await Promise.all(
-    (await remedies(db(), today)).map(async ({ name, newest, bottles }): Promise<Lasts[]> => {
-      const supply = supplyOf(bottles, today);
+    (await remedies(db(), today)).map(async ({ name, newest, bottles, courseMl }): Promise<Lasts[]> => {
+      const supply = supplyOf(bottles, today, { courseMl: courseMl ?? undefined, away });
       return supply ? [{ name, newest, supply, next: await nextOf(supply, newest, today) }] : [];
     }),
   );

@@ -91,6 +91,8 @@ const LOOKED_BACK = "2 years";
 export interface Remedy {
   readonly name: string;
   readonly kind: Kind;
+  /** mL a week by the course that is laid down for what stands there. */
+  readonly courseMl: number | null;
   /** The batch it would be made after. */
   readonly newest: string;
   readonly bottles: readonly SupplyBottle[];
@@ -100,6 +102,7 @@ export interface Remedy {
 export async function remedies(sql: Sql, today: string): Promise<Remedy[]> {
   return sql<Remedy[]>`
     select min(b.name) as name, b.kind, (array_agg(b.id order by b.begun_day desc, b.code desc))[1] as newest,
+      max(x.course_ml) filter (where x.state = 'kept') as "courseMl",
       json_agg(json_build_object('filled', x.filled_day, 'gone', x.gone_day, 'bestBy', x.best_by, 'taken', x.taken,
         'leftMl', case when x.state = 'kept' then x.left_ml else 0 end) order by x.filled_day, x.id) as bottles
     from bottle x join batch b on b.id = x.batch_id

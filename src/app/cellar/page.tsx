@@ -71,7 +71,7 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
     cellarBottles(db()),
     searchParams.then((s) => inHand(s.bottle)),
   ]);
-  const lasts = await supplies(today);
+  const lasts = await supplies(today, home.away);
   return (
     <div className="pt-5 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <h1 className="sr-only">Cellar</h1>

@@ -49,6 +49,10 @@ const timesOf = (taken: readonly Taken[], on: Day, ml: number): number =>
   Math.round((taken.filter((t) => t.from === on && t.to === on).reduce((n, t) => n + t.ml, 0) / ml) * 10) /
   10;
 
+/** mL a week that a course takes over its own days and its rest. */
+export const weeklyMl = (c: Pick<Course, "ml" | "times" | "days" | "rest">): number =>
+  (7 * c.ml * c.times * c.days) / (c.days + c.rest);
+
 /** How a course stands on a day, with so much left in its bottle. */
 export function courseStands(
   c: Course,

@@ -146,3 +146,45 @@ describe("how long it lasts", () => {
   test("the last day to start a new one keeps a week in hand", () =>
     expect(startBy("2027-01-28", 42)).toBe("2026-12-10"));
 });
+
+describe("what is known beside what was used", () => {
+  const stock = bottle({ filled: TODAY, leftMl: 300, bestBy: "2040-01-01" });
+  test("a course that is laid down says how long a bottle lasts before any of it was used", () => {
+    expect(supplyOf([stock], TODAY)).toBeUndefined();
+    const s = supplyOf([stock], TODAY, { courseMl: 70 })!;
+    expect(s.perWeekMl).toBe(70);
+    const likely = daysBetween(TODAY, s.out!.likely!);
+    expect(likely).toBeGreaterThan(20);
+    expect(likely).toBeLessThan(40);
+    expect(s.out!.early < s.out!.likely!).toBe(true);
+  });
+  test("it is worth four weeks of seeing, and the weeks outweigh it as they come", () => {
+    const seen = (weeks: number): number =>
+      supplyOf(
+        [bottle({ filled: addDays(TODAY, -7 * weeks), leftMl: 100, taken: steady(5, 7 * weeks) })],
+        TODAY,
+        {
+          courseMl: 105,
+        },
+      )!.perWeekMl;
+    expect(seen(4)).toBeCloseTo((4 * 35 + 4 * 105) / 8, 6);
+    expect(seen(20)).toBeCloseTo((20 * 35 + 4 * 105) / 24, 6);
+  });
+  test("days away use nothing: what there is lasts so much longer", () => {
+    const taken = [
+      bottle({ filled: addDays(TODAY, -140), leftMl: 200, bestBy: "2040-01-01", taken: steady(10, 140) }),
+    ];
+    const home = supplyOf(taken, TODAY)!;
+    const gone = supplyOf(taken, TODAY, { away: [{ from: addDays(TODAY, 1), to: addDays(TODAY, 14) }] })!;
+    const later = daysBetween(home.out!.likely!, gone.out!.likely!);
+    expect(later).toBeGreaterThanOrEqual(12);
+    expect(later).toBeLessThanOrEqual(16);
+  });
+  test("weeks away teach nothing about the weeks at home", () => {
+    const days = steady(10, 140).filter((t) => t.from < addDays(TODAY, -28));
+    const b = [bottle({ filled: addDays(TODAY, -140), leftMl: 200, taken: days })];
+    const away = [{ from: addDays(TODAY, -28), to: addDays(TODAY, -1) }];
+    expect(supplyOf(b, TODAY, { away })!.perWeekMl).toBeCloseTo(70, 0);
+    expect(supplyOf(b, TODAY)!.perWeekMl).toBeLessThan(60);
+  });
+});

@@ -90,10 +90,12 @@ function daysBack(
 }
 
 /** Weeks in which there was any, newest first; those with less than two days of it tell nothing. */
-function weeksOf(bottles: readonly SupplyBottle[], today: Day): Week[] {
+function weeksOf(bottles: readonly SupplyBottle[], today: Day, isAway: (day: Day) => boolean): Week[] {
   const first = bottles.reduce((d, b) => (b.filled < d ? b.filled : d), today);
   const weeks = Math.min(MOST_WEEKS, Math.floor(daysBetween(first, today) / 7));
   const { ml, there } = daysBack(bottles, today, weeks * 7);
+  for (let back = 0; back < there.length; back++)
+    if (there[back] && ml[back] === 0 && isAway(addDays(today, -1 - back))) there[back] = 0;
   const month = monthsFrom(today);
   return Array.from({ length: weeks }, (_, w): Week => {
     const days = [0, 1, 2, 3, 4, 5, 6].map((d) => w * 7 + d);
@@ -147,30 +149,50 @@ function lateOf(bottles: readonly SupplyBottle[], today: Day, usedBy: (day: numb
   return late;
 }
 
+/** What is known of a household beside what it used. */
+export interface Around {
+  /** mL a week by the course as it is laid down: worth four weeks of seeing, until the weeks themselves tell. */
+  readonly courseMl?: number | undefined;
+  /** Days nobody is at home: nothing is used on them, and nothing learned. */
+  readonly away?: readonly { readonly from: Day; readonly to: Day }[];
+}
+/** Weeks of seeing a course is worth. */
+const COURSE_WEEKS = 4;
+
 /**
  * How long what there is of a remedy lasts: use a week is learned from what was poured and emptied while there was any (gamma–Poisson, by
  * month once a year is seen), and the days to come are spread by how unsteady the household has been. mL and days.
  * @returns undefined where nothing was ever used of it
  */
-export function supplyOf(bottles: readonly SupplyBottle[], today: Day): Supply | undefined {
-  const weeks = weeksOf(bottles, today);
+export function supplyOf(
+  bottles: readonly SupplyBottle[],
+  today: Day,
+  { courseMl, away = [] }: Around = {},
+): Supply | undefined {
+  const isAway = (day: Day): boolean => away.some((a) => a.from <= day && day <= a.to);
+  const weeks = weeksOf(bottles, today, isAway);
   const times = bottles.flatMap((b) => b.taken).filter((t) => t.to < today);
   const n = total(weeks, (w) => w.there);
   const used = total(weeks, (w) => w.ml);
   const good = bottles.filter((b) => !b.gone && b.leftMl > 0 && b.bestBy >= today);
   const stockMl = good.reduce((sum, b) => sum + b.leftMl, 0);
-  if (times.length === 0 || used <= 0) return undefined;
-  const rate = used / n;
+  const laid = courseMl ? COURSE_WEEKS : 0;
+  if ((times.length === 0 || used <= 0) && laid === 0) return undefined;
+  const rate = (used + laid * (courseMl ?? 0)) / (n + laid);
   const known = { stockMl, perWeekMl: rate, weeks: Math.round(n) };
-  if (n < LEAST_WEEKS || times.length < LEAST_TIMES) return { ...known, lateMl: 0, out: undefined };
+  if (laid === 0 && (n < LEAST_WEEKS || times.length < LEAST_TIMES))
+    return { ...known, lateMl: 0, out: undefined };
   const months = monthsOf(weeks, rate);
-  const dose = times.reduce((sum, t) => sum + t.ml / (daysBetween(t.from, t.to) + 1), 0) / times.length;
+  const doses = times.reduce((sum, t) => sum + t.ml / (daysBetween(t.from, t.to) + 1), 0);
+  const dose = times.length > 0 ? doses / times.length : rate / 14;
   const d = unsteadiness(weeks, rate, months, dose);
   // Of few runs seen, it is likelier that one was missed than that one was lent: one run more is looked for.
-  const ahead = rate + d / n;
+  const ahead = rate + d / (n + laid);
   const mean = new Float64Array(HORIZON + 1);
   const month = monthsFrom(today);
-  for (let t = 1; t <= HORIZON; t++) mean[t] = mean[t - 1]! + (ahead * months[month(t - 1)]!) / 7;
+  const gone = daysAway(away, today);
+  for (let t = 1; t <= HORIZON; t++)
+    mean[t] = mean[t - 1]! + (gone[t] ? 0 : (ahead * months[month(t - 1)]!) / 7);
   const lateMl = lateOf(good, today, (t) => mean[t]!);
   const lasts = stockMl - lateMl;
   const last = good.reduce((day, b) => (b.bestBy > day ? b.bestBy : day), today);
@@ -179,7 +201,7 @@ export function supplyOf(bottles: readonly SupplyBottle[], today: Day): Supply |
     for (let t = 1; t <= HORIZON; t++) {
       const mu = mean[t]!;
       if (mu <= 0) continue;
-      const v = d * mu * (1 + t / 7 / n) + (DRIFT * mu) ** 2;
+      const v = d * mu * (1 + t / 7 / (n + laid)) + (DRIFT * mu) ** 2;
       const k = (mu * mu) / v;
       // A gamma's place on the normal scale (Wilson and Hilferty, 1931).
       const at = (Math.cbrt(lasts / mu) - 1 + 1 / (9 * k)) * 3 * Math.sqrt(k);
@@ -195,6 +217,19 @@ export function supplyOf(bottles: readonly SupplyBottle[], today: Day): Supply |
     lateMl,
     out: early === undefined ? undefined : { early, likely: dayAt(0), late: dayAt(-Z80) },
   };
+}
+
+/** Which of the days ahead nobody is at home, from tomorrow as 1. */
+function daysAway(away: NonNullable<Around["away"]>, today: Day): Uint8Array {
+  const gone = new Uint8Array(HORIZON + 1);
+  for (const a of away)
+    for (
+      let t = Math.max(1, daysBetween(today, a.from));
+      t <= Math.min(HORIZON, daysBetween(today, a.to));
+      t++
+    )
+      gone[t] = 1;
+  return gone;
 }
 
 /** The last day to start a new one, so that it is ready when this may run out: a week is kept in hand. */

@@ -60,6 +60,8 @@ export const IssuedVerdict = z.strictObject({
   openedCold: z.string().max(60).optional(),
   coolDark: z.boolean(),
   vented: z.boolean(),
+  /** In a place that is forbidden it is spoilt within hours. */
+  quick: z.boolean().optional(),
 });
 export type IssuedVerdict = z.infer<typeof IssuedVerdict>;
 

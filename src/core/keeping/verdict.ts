@@ -83,6 +83,8 @@ export interface Verdict {
   readonly openedCold: Life | undefined;
   readonly coolDark: boolean;
   readonly vented: boolean;
+  /** Warm, what grows without air grows in it within hours: pH over 4.6 and water activity over 0.92. */
+  readonly quick: boolean;
   /** The row that decided. */
   readonly row: Row;
   readonly vetoes: readonly Veto[];
@@ -107,6 +109,9 @@ function check(f: Facts, cond: Condition): Distance {
 
 const matches = (f: Facts, row: Row): boolean =>
   (row.also?.(f) ?? true) && row.conditions.every((cond) => isMet(endOf(f, cond), cond));
+
+/** Where a place that is forbidden is no matter of days: the acid-food boundary, and what bacteria want. */
+const [QUICK_PH, QUICK_AW] = [4.6, 0.92];
 
 /** What stops the yeasts of raw honey whatever is poured into it. */
 const STOPS_YEAST: ReadonlySet<Family> = new Set(["acid", "spirit", "glycerin"]);
@@ -169,6 +174,7 @@ export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
     openedCold: cupboard === null ? undefined : won.openedCold,
     coolDark: cupboard !== null && won.coolDark === true,
     vented: won.vented === true || standing.some((v) => v.vented === true),
+    quick: f.ph.high > QUICK_PH && f.aw.high > QUICK_AW,
     row: won,
     vetoes: standing,
     distances: won.conditions.map((cond) => check(f, cond)),

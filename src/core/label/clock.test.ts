@@ -65,6 +65,14 @@ describe("a bottle’s clock", () => {
   });
   test("each place uses its own share: half in the cupboard, then half of the fridge’s life is left", () =>
     expect(bestBy([moved(after(90), "fridge")])).toBe(after(90 + 180)));
+  test("in a place that is forbidden it has three days, and what is neither sour nor dry has hours", () => {
+    const at = { ...FILLED, place: "fridge" as const };
+    expect(bestBy([moved(after(5), "cupboard")], { ...FRIDGE, fridgeDays: 90 }, undefined, at)).toBe(
+      after(7),
+    );
+    expect(bestBy([moved(after(5), "cupboard")], { ...FRIDGE, quick: true }, undefined, at)).toBe(after(5));
+    expect(bestBy([], { ...FRIDGE, quick: true }, undefined, at)).toBe(after(90));
+  });
   test("opened, it lasts its opened life from that day at most", () => {
     expect(bestBy([entry("opened", after(10))])).toBe(after(10 + 56));
     // Nine tenths used closed: a tenth of the opened life is left.

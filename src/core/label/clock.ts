@@ -5,25 +5,29 @@ import { daysIn } from "./label";
 
 /** A place the verdict forbids uses a bottle up in so many days. Ours; it is no promise, only the end of one. */
 export const FORBIDDEN_DAYS = 3;
+/** One that is neither sour nor dry is spoilt there within four hours: the day it was put there is its last. */
+const QUICK_DAYS = 4 / 24;
 /** A bottle stands frozen at most so long. */
 const FROZEN_AT_MOST = 365;
 
 /** The promise that holds in a place: what was issued, or less where today's rules say less. */
 export type HeldIn = (place: PlaceClass) => IssuedVerdict;
 
+const forbiddenDays = (v: IssuedVerdict): number => (v.quick ? QUICK_DAYS : FORBIDDEN_DAYS);
+
 /** Days a closed bottle lasts in a place, by the promise that holds there. */
 function closedLife(held: HeldIn, place: PlaceClass): number {
   const v = held(place);
   const forbidden =
     v.place === "do-not-keep" || (v.place === "fridge" && (place === "cupboard" || place === "cool-dark"));
-  return forbidden ? FORBIDDEN_DAYS : daysIn(v, place);
+  return forbidden ? forbiddenDays(v) : daysIn(v, place);
 }
 
 /** Days an opened one lasts in a place. */
 function openedLife(held: HeldIn, place: PlaceClass): number {
   const v = held(place);
   const warm = place === "cupboard" || place === "cool-dark";
-  return warm && !v.openedInCupboard ? FORBIDDEN_DAYS : v.openedDays;
+  return warm && !v.openedInCupboard ? forbiddenDays(v) : v.openedDays;
 }
 
 interface Stretch {

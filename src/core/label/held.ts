@@ -35,5 +35,5 @@ export function heldBy(issued: IssuedVerdict, now: BatchReckoning | undefined, p
   const shorter = days(today) < days(issued) || KEPT[today.place] < KEPT[issued.place];
   return shorter
     ? { verdict: noLonger(today, issued), shortened: true }
-    : { verdict: issued, shortened: false };
+    : { verdict: today.quick ? { ...issued, quick: true } : issued, shortened: false };
 }

@@ -52,6 +52,7 @@ export const issue = (v: Verdict): IssuedVerdict => ({
   ...(v.openedCold ? { openedCold: v.openedCold.words } : {}),
   coolDark: v.coolDark,
   vented: v.vented,
+  ...(v.quick ? { quick: true } : {}),
 });
 
 /** A promise cut to the last day of a bottle that was poured into it; life counts from straining. */

@@ -57,7 +57,8 @@ export function HowLongItLasts({ lasts, today }: { lasts: readonly Lasts[]; toda
               <strong>{name}</strong>
               <span>
                 {supply.stockMl > 0 && <>{units.volumeExact(supply.stockMl)}; </>}about{" "}
-                {units.volumeExact(supply.perWeekMl)} a week, by {counted(supply.weeks, "week")} of it
+                {units.volumeExact(supply.perWeekMl)} a week, by{" "}
+                {supply.weeks > 0 ? `${counted(supply.weeks, "week")} of it` : "the course laid down"}
               </span>
             </p>
             <p>
