@@ -26,7 +26,10 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:Stand|Simmer|Pressure): how long$|^Cool: to what$|^Boil: down to$/, "types"],
   [/^Stand: where$|^Strain: how$|^Bottle: how warm$|^Simmer: lid$/, "chooses"],
   [/^Add a step$/, "chooses"],
-  [/^(?:double it|halve it|compare ways|pour in a bottle of our own)$/, "changes"],
+  [
+    /^(?:double it|halve it|compare ways|pour in a bottle of our own|labels of other batches on the same sheet)$/,
+    "changes",
+  ],
   [/^Begin this batch$/, "writes"],
   [/ against /, "slides"],
   [/^(?:Ways side by side|Where makers disagree|What if|Make the most of|Gather and buy|Cost)$/, "changes"],
@@ -69,7 +72,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^write it down$/, "writes"],
   // The book.
   [/^(?:Boatman’s mustard vinegar|Winter damson|20\d\d, \d+)$/, "goes"],
-  [/^(?:the (?:bottle|jar while it works)|its (?:lid|neck)|a gift|label the jar)$/, "goes"],
+  [/^(?:put on |take off |the (?:bottle|jar while it works)|its (?:lid|neck)|a gift|label the jar)$/, "goes"],
   [
     /^(?:write or paste one in|beside \d|version \d|its recipe|tables|the last \d side by side|set it on the Bench so|Make it again)/,
     "goes",

@@ -2,6 +2,13 @@ import { z } from "zod";
 import { LABEL_SORTS } from "@/core/label/sorts";
 import { PAGES } from "@/core/label/sheet";
 
+/** Other batches whose labels come on the same sheet: their ids, with commas. */
+export const WithOthers = z
+  .string()
+  .max(1000)
+  .transform((s) => s.split(",").filter((id) => id !== ""))
+  .pipe(z.array(z.uuid()).max(20));
+
 /** What may be asked of the label files: a size in mm, a page to lay them on, where to start. */
 export const LabelRequest = z.object({
   size: z
@@ -13,6 +20,7 @@ export const LabelRequest = z.object({
     .default("single"),
   sort: z.enum(LABEL_SORTS).default("bottle"),
   start: z.coerce.number().int().min(1).max(200).default(1),
+  with: WithOthers.default([]),
   bottle: z.coerce.number().int().min(1).max(100).optional(),
 });
 

@@ -151,6 +151,8 @@ export function marcOf(
       class: classOf(plants),
       water: figure(Math.min(0.97, Math.max(0.05, 1 - solids / grams))),
       forms: ["fresh"],
+      // Wrung, it lies closer than the fresh herb: about half a gram to a mL, typical.
+      bulkFactor: 2.5,
       dry: {
         mono: share(marc[MONO]!),
         di: share(marc[DI]!),

@@ -14,10 +14,10 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
   const found = await labelsOf((await context.params).id, asked.data.sort);
   if (!found) return new Response("There is nothing of that sort to label here.", { status: 404 });
   const { widthMm, heightMm } = sizeOf(asked.data.size);
+  const others = await Promise.all(asked.data.with.map((id) => labelsOf(id, asked.data.sort)));
+  const all = [...found.labels, ...others.flatMap((o) => o?.labels ?? [])];
   const labels =
-    asked.data.bottle === undefined
-      ? found.labels
-      : found.labels.slice(asked.data.bottle - 1, asked.data.bottle);
+    asked.data.bottle === undefined ? all : found.labels.slice(asked.data.bottle - 1, asked.data.bottle);
   if (labels.length === 0) return new Response("There is no such bottle to label.", { status: 404 });
   const pdf =
     asked.data.sheet === "single"

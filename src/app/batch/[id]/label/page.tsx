@@ -5,14 +5,15 @@ import { labelsOf } from "../labels-of";
 import { batchPage } from "../../../batch-page";
 import { printerOf } from "@/instruments/house";
 import { printed } from "@/print/label-files";
-import { sizeOf } from "@/print/request";
-import { LabelSheet } from "@/ui/batch/label";
+import { WithOthers, sizeOf } from "@/print/request";
+import { besides } from "../../../besides";
+import { LabelSheet } from "@/ui/batch/label/label";
 
 export const metadata: Metadata = { title: "Labels" };
 
 interface Params {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ sort?: string }>;
+  readonly searchParams: Promise<{ sort?: string; with?: string }>;
 }
 
 /** A batch’s labels at real size: of the jar while it works, of its bottles after. */
@@ -28,7 +29,11 @@ export default async function LabelPage({ params, searchParams }: Params) {
   const may: readonly LabelSort[] = working ? ["jar"] : LABEL_SORTS.filter((s) => s !== "jar");
   const sort = may.find((s) => s === asked.sort) ?? may[0]!;
   // The very labels the files hold: by the shorter of what was issued and what holds today.
-  const labels = (await labelsOf(batch.id, sort))?.labels ?? [];
+  const among = working ? [] : await besides(batch.id);
+  const wanted = WithOthers.safeParse(asked.with ?? "");
+  const beside = among.filter((o) => wanted.success && wanted.data.includes(o.id));
+  const sheets = await Promise.all([batch.id, ...beside.map((o) => o.id)].map((id) => labelsOf(id, sort)));
+  const labels = sheets.flatMap((x) => x?.labels ?? []);
   const layouts = Object.fromEntries(
     SORT_SIZES[sort].map((s) => {
       const { widthMm, heightMm } = sizeOf(s);
@@ -37,7 +42,7 @@ export default async function LabelPage({ params, searchParams }: Params) {
   );
   return (
     <LabelSheet
-      key={sort}
+      key={`${sort} ${beside.map((o) => o.id).join()}`}
       id={batch.id}
       code={batch.code}
       name={batch.name}
@@ -45,6 +50,8 @@ export default async function LabelPage({ params, searchParams }: Params) {
       sort={sort}
       may={may}
       printer={printerOf() !== undefined}
+      own={sheets[0]?.labels.length ?? 0}
+      others={among.map((o) => ({ ...o, on: beside.includes(o) }))}
     />
   );
 }

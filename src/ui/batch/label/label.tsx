@@ -1,0 +1,263 @@
+"use client";
+import Link from "next/link";
+import { useState } from "react";
+import { FileText, Printer } from "lucide-react";
+import type { LabelLayout } from "@/core/label/layout";
+import { PAGES, gridCells } from "@/core/label/sheet";
+import { type LabelSort, SORT_SIZES } from "@/core/label/sorts";
+import { LabelFace } from "./face";
+import { OnThePrinter } from "./on-the-printer";
+
+const SORT_WORDS: Readonly<Record<LabelSort, string>> = {
+  bottle: "the bottle",
+  jar: "the jar while it works",
+  lid: "its lid",
+  neck: "its neck",
+  gift: "a gift",
+};
+
+type Sheet = "single" | keyof typeof PAGES;
+
+/** Another batch whose labels may stand on the same sheet, and whether they do. */
+interface Other {
+  readonly id: string;
+  readonly code: string;
+  readonly name: string;
+  readonly on: boolean;
+}
+
+interface Props {
+  readonly id: string;
+  readonly code: string;
+  readonly name: string;
+  /** By size, then by bottle; those of this batch first. */
+  readonly layouts: Readonly<Record<string, readonly LabelLayout[]>>;
+  readonly sort: LabelSort;
+  /** Sorts there are of it as it stands. */
+  readonly may: readonly LabelSort[];
+  /** Whether the house has a label printer. */
+  readonly printer: boolean;
+  /** How many of the labels are this batch’s. */
+  readonly own: number;
+  readonly others: readonly Other[];
+}
+
+const withOf = (others: readonly Other[]): string =>
+  others
+    .filter((o) => o.on)
+    .map((o) => o.id)
+    .join(",");
+const address = (id: string, sort: LabelSort, others: readonly Other[]): string => {
+  const beside = withOf(others);
+  return `/batch/${id}/label?sort=${sort}${beside ? `&with=${beside}` : ""}`;
+};
+
+/** What the labels are put on. */
+function Sorts({ id, sort, may, others }: Pick<Props, "id" | "sort" | "may" | "others">) {
+  if (may.length < 2) return null;
+  return (
+    <nav aria-label="What it is put on" className="flex flex-wrap gap-x-5 pt-1">
+      <span className="quiet self-center">for</span>
+      {may.map((s) => (
+        <Link
+          key={s}
+          href={address(id, s, others)}
+          aria-current={s === sort ? "page" : undefined}
+          className={`inline-flex items-center min-h-11 ${s === sort ? "font-bold no-underline text-iron" : ""}`}
+        >
+          {SORT_WORDS[s]}
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+/** Labels of other batches on the same sheet, so that none of it is wasted. */
+function OnTheSheet({ id, sort, others }: Pick<Props, "id" | "sort" | "others">) {
+  if (others.length === 0) return null;
+  return (
+    <details open={others.some((o) => o.on)}>
+      <summary className="plain inline-block min-h-11 pt-2">
+        labels of other batches on the same sheet
+      </summary>
+      <ul className="flex flex-wrap gap-x-6">
+        {others.map((o) => (
+          <li key={o.id}>
+            <Link
+              href={address(
+                id,
+                sort,
+                others.map((x) => (x.id === o.id ? { ...x, on: !x.on } : x)),
+              )}
+              aria-current={o.on ? "true" : undefined}
+              className="inline-flex items-center gap-2 min-h-11"
+            >
+              {o.on ? "take off" : "put on"} {o.code} {o.name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+interface Setting {
+  readonly size: string;
+  readonly sheet: Sheet;
+  readonly start: string;
+}
+
+/** Size, sheet, and the cell to begin at. */
+function Settings({
+  sort,
+  said,
+  each,
+  wrong,
+  say,
+}: {
+  sort: LabelSort;
+  said: Setting;
+  each: number;
+  wrong: boolean;
+  say: (to: Partial<Setting>) => void;
+}) {
+  return (
+    <>
+      <p>
+        <label className="quiet block" htmlFor="size">
+          label, mm
+        </label>
+        <select id="size" className="field" value={said.size} onChange={(e) => say({ size: e.target.value })}>
+          {SORT_SIZES[sort].map((s) => (
+            <option key={s} value={s}>
+              {sort === "lid" ? `${s.split("x")[0]} round` : s.replace("x", " by ")}
+            </option>
+          ))}
+        </select>
+      </p>
+      <p>
+        <label className="quiet block" htmlFor="sheet">
+          on
+        </label>
+        <select
+          id="sheet"
+          className="field"
+          value={said.sheet}
+          onChange={(e) => say({ sheet: e.target.value as Sheet })}
+        >
+          <option value="a4">a sheet, A4</option>
+          <option value="letter">a sheet, Letter</option>
+          <option value="single">single labels</option>
+        </select>
+      </p>
+      {said.sheet !== "single" && (
+        <p>
+          <label className="quiet block" htmlFor="start">
+            first cell, of {each}
+          </label>
+          <input
+            id="start"
+            type="number"
+            min="1"
+            max={each}
+            className="field w-24"
+            value={said.start}
+            aria-invalid={wrong}
+            aria-describedby={wrong ? "start-wrong" : undefined}
+            onChange={(e) => say({ start: e.target.value })}
+          />
+        </p>
+      )}
+    </>
+  );
+}
+
+/** How many there are, at what size, and what has no room or no letter. */
+function Told({ labels }: { labels: readonly LabelLayout[] }) {
+  const noGlyph = [...new Set(labels.flatMap((l) => l.noGlyph ?? []))];
+  const leftOut = [...new Set(labels.flatMap((l) => l.leftOut))];
+  return (
+    <>
+      <p className="quiet pb-4">
+        {labels.length === 1 ? "One label" : `${labels.length} labels`} at real size, running text{" "}
+        {labels[0]!.pt} pt. Print at 100 %, not fitted to the page.
+        {leftOut.length > 0 ? ` No room at this size for: ${leftOut.join("; ")}.` : ""}
+      </p>
+      {noGlyph.length > 0 && (
+        <p role="status" className="wrong pb-4">
+          The PDF’s fonts do not have {noGlyph.join(" ")}: a “?” stands in its place. Print this page instead,
+          which uses the fonts of this machine, or say the name in other letters.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** All of a batch's labels, as they will be printed: singly, or on a sheet from any cell, with those of others where that is wanted. */
+export function LabelSheet(p: Props) {
+  const { id, sort, layouts, others, own } = p;
+  const [said, setSaid] = useState<Setting>({ size: SORT_SIZES[sort][0]!, sheet: "a4", start: "1" });
+  const { size, sheet, start } = said;
+  const labels = layouts[size]!;
+  const first = labels[0]!;
+  const grid =
+    sheet === "single" ? undefined : gridCells(labels.length, first.widthMm, first.heightMm, PAGES[sheet], 0);
+  const each = grid ? grid.across * grid.down : 1;
+  const n = Number(start);
+  const wrong = sheet !== "single" && !(Number.isInteger(n) && n >= 1 && n <= each);
+  const beside = withOf(others);
+  const href = `/batch/${id}/label.pdf?sort=${sort}&size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}${beside ? `&with=${beside}` : ""}`;
+  return (
+    <div className="pt-5">
+      <div className="no-print">
+        <p>
+          <Link href={`/batch/${id}`} className="stencil text-xl">
+            {p.code}
+          </Link>{" "}
+          {p.name}
+        </p>
+        <h1 className="text-[2rem]">Labels</h1>
+        <Sorts {...p} />
+        <div className="flex flex-wrap gap-x-8 gap-y-2 py-3 items-end">
+          <Settings {...{ sort, said, each, wrong }} say={(to) => setSaid((was) => ({ ...was, ...to }))} />
+          <a className="slab" href={href} target="_blank" rel="noopener">
+            <FileText size={18} aria-hidden="true" /> PDF
+          </a>
+          <button
+            type="button"
+            className="plain min-h-11 inline-flex items-center gap-2"
+            onClick={() => window.print()}
+          >
+            <Printer size={18} aria-hidden="true" /> print this page
+          </button>
+        </div>
+        {wrong && (
+          <p id="start-wrong" role="alert" className="wrong">
+            This sheet has {each} cells; start at one of 1 to {each}.
+          </p>
+        )}
+        {p.printer && <OnThePrinter key={`${sort} ${size}`} batch={id} sort={sort} size={size} many={own} />}
+        <OnTheSheet {...p} />
+        <Told labels={labels} />
+      </div>
+      <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
+        {labels.map((l, i) => (
+          <figure key={i}>
+            <LabelFace layout={l} title={`Label ${i + 1}`} />
+            <figcaption className="no-print quiet pt-1">
+              {i < own && (
+                <a
+                  href={`/batch/${id}/label.svg?sort=${sort}&size=${size}&bottle=${i + 1}`}
+                  target="_blank"
+                  rel="noopener"
+                >
+                  SVG
+                </a>
+              )}
+            </figcaption>
+          </figure>
+        ))}
+      </div>
+    </div>
+  );
+}
