@@ -1,5 +1,5 @@
 import type { Resolved } from "../../../reckoning/program";
-import type { Situation } from "../../caution";
+import { type Situation, inHand } from "../../caution";
 
 /** mL of a remedy taken in a day where nobody says: six teaspoons; of a tincture two. Cautious, ours. */
 const [DAY_ML, DAY_ML_OF_DROPS] = [30, 10];
@@ -27,8 +27,9 @@ export function gramsADay(l: Resolved, s: Situation): number {
   const ml = s.program.plan.kind === "tincture" ? DAY_ML_OF_DROPS : DAY_ML;
   const finished = Math.max(1, s.reckoning.finished.ml.value);
   const dry = (x: Resolved): number => (x.stuff.plant ? x.grams * (1 - x.stuff.composition[0]!) : 0);
-  if (l.stage === "finish") return ((dry(l) / DRIED) * ml) / finished;
-  const all = s.program.lines.reduce((g, x) => g + (x.stage === "jar" ? dry(x) : 0), 0);
+  // What came in a bottle of ours is in the liquid already.
+  if (l.stage === "finish" || !inHand(l)) return ((dry(l) / DRIED) * ml) / finished;
+  const all = s.program.lines.reduce((g, x) => g + (x.stage === "jar" && inHand(x) ? dry(x) : 0), 0);
   return all > 0 ? s.reckoning.herbPerMl.value * (dry(l) / all) * ml : 0;
 }
 

@@ -1,0 +1,139 @@
+import { CASES } from "../../../tests/golden-plans";
+import { figure, golden } from "../../../tests/golden";
+import { FLAGS, Person } from "../people/person";
+import { line, made, trial, withSteps } from "../plan/trial";
+import type { Plan } from "../plan/plan";
+import type { Happened } from "../plan/happened";
+import { reckonProgram } from "../reckoning/reckon";
+import { resolve } from "../reckoning/resolve";
+import type { Situation } from "./caution";
+import { RANK } from "./rank";
+import { cautionsOf, unanswered } from "./rules";
+import { SEASONING_G, gramsADay, isSeasoning } from "./rules/people/doses";
+
+const TODAY = "2026-11-24";
+const person = (more: object): Person =>
+  Person.parse({ name: "the keeper", flags: [], allergies: [], ...more });
+
+function situation(plan: Plan, meantFor: readonly Person[] = [], happened?: Happened): Situation | undefined {
+  const p = resolve(plan, {}, happened);
+  if (!p.ok) return undefined;
+  return { program: p.value, reckoning: reckonProgram(p.value), meantFor, others: [], today: TODAY };
+}
+const told = (s: Situation | undefined): string =>
+  s
+    ? cautionsOf(s)
+        .map(
+          (c) =>
+            `${c.id} ${c.severity} ${c.about.what} ${c.stages.join("+")}${c.label ? ` “${c.label}”` : ""}`,
+        )
+        .join("; ")
+    : "–";
+
+test("what every case raises, and what it says", () => {
+  const lines = CASES.flatMap((c) => {
+    const s = situation(c.plan, [], c.happened);
+    return [
+      `${c.name} | ${told(s)}`,
+      ...(s ? cautionsOf(s).map((x) => `${c.name} | ${x.id} | ${x.says} ${x.todo}`) : []),
+      `${c.name} | others | ${s ? told({ ...s, meantFor: [], others: [person({ born: "2026-05" })] }) : ""}`,
+    ];
+  });
+  golden("cautions", lines);
+});
+
+/** Herbs that some rule about people asks of, in a strong tincture and in a mild honey. */
+const ASKED = [
+  "sage", "thyme", "liquorice", "st-johns-wort", "valerian", "hops", "kava", "senna", "willow-bark", "ginkgo", "garlic", "ginger", "turmeric",
+  "hawthorn-berry", "nettle", "dandelion-root", "chamomile", "red-clover", "kelp", "elderberry", "ashwagandha", "echinacea-root", "green-tea",
+  "cinnamon-cassia", "celery-seed", "fenugreek", "horseradish", "mugwort", "aloe", "cranberry", "rhubarb-root", "cascara", "meadowsweet",
+]; // prettier-ignore
+
+const tincture = (herb: string, grams: number): Plan =>
+  withSteps(made("tincture-weighed", []), [
+    { do: "add", what: [line(herb, `${grams} g`), line("vodka-40", "500 mL")] },
+    { do: "steep", for: "4 weeks" },
+    { do: "strain", how: "wrung" },
+    { do: "bottle" },
+  ]);
+const honeyed = (herb: string, grams: number): Plan =>
+  withSteps(made("oxymel-even", []), [
+    {
+      do: "add",
+      what: [
+        line(herb, `${grams} g`),
+        line("cider-vinegar", "400 mL", { strength: "5 %" }),
+        line("honey", "400 mL"),
+      ],
+    },
+    { do: "steep", for: "4 weeks" },
+    { do: "strain", how: "wrung" },
+    { do: "bottle" },
+  ]);
+
+test("each flag against each herb that is asked of, much and little", () => {
+  const people = [
+    ...FLAGS.map((f) => [f, person({ flags: [f] })] as const),
+    ["infant", person({ born: "2026-03" })] as const,
+    ["five years", person({ born: "2021-03" })] as const,
+    ["fifteen", person({ born: "2011-03" })] as const,
+    ["operation in ten days", person({ surgery: "2026-12-04" })] as const,
+  ];
+  const lines = ASKED.flatMap((herb) =>
+    (
+      [
+        ["much", 80],
+        ["little", 2],
+      ] as const
+    ).flatMap(([much, grams]) => {
+      const base = situation(tincture(herb, grams));
+      const sweet = situation(honeyed(herb, grams));
+      if (!base || !sweet) return [`${herb} is none`];
+      // What is raised for nobody in particular is told by the other cases.
+      const raisedFor = (situation: Situation, who: readonly Person[]): string[] =>
+        cautionsOf({ ...situation, meantFor: who }).map((c) => `${c.id} ${c.severity}`);
+      const [plain, plainSweet] = [new Set(raisedFor(base, [])), new Set(raisedFor(sweet, []))];
+      return people.flatMap(([name, p]) => {
+        const more = raisedFor(base, [p]).filter((x) => !plain.has(x));
+        const sweetMore = raisedFor(sweet, [p]).filter((x) => !plainSweet.has(x));
+        if (more.length + sweetMore.length === 0) return [];
+        return [
+          `${herb} ${much} | ${name} | ${more.join(", ") || "–"} | sweet: ${sweetMore.join(", ") || "–"}`,
+        ];
+      });
+    }),
+  );
+  golden("cautions-people", lines);
+});
+
+test("where a plant stops being the seasoning of a meal, g of dried herb a day", () => {
+  const lines = Object.keys(SEASONING_G).map((herb) => {
+    const at = (grams: number): readonly [number, boolean] => {
+      const s = situation(tincture(herb, grams))!;
+      const l = s.program.lines[0]!;
+      return [gramsADay(l, s), isSeasoning([l], s)];
+    };
+    let [low, high] = [0.001, 400];
+    for (let i = 0; i < 18; i++) {
+      const mid = Math.sqrt(low * high);
+      if (at(mid)[1]) low = mid;
+      else high = mid;
+    }
+    return `${herb} | ${figure(Number(at(low)[0].toPrecision(3)))}`;
+  });
+  golden("cautions-seasoning", lines);
+});
+
+test("ranks, and stops that have no reason yet", () => {
+  expect(
+    Object.entries(RANK)
+      .sort((a, b) => a[1] - b[1])
+      .map(([k]) => k),
+  ).toEqual(["never", "stop", "caution", "note"]);
+  const s = situation(trial(honeyed("elderberry", 80), {}))!;
+  const stops = cautionsOf(s).filter((c) => c.severity === "stop");
+  expect(stops.length).toBeGreaterThan(0);
+  expect(unanswered(stops, {})).toEqual(stops);
+  expect(unanswered(stops, { [stops[0]!.id]: "  " })).toContain(stops[0]);
+  expect(unanswered(stops, { [stops[0]!.id]: "cooked before" })).not.toContain(stops[0]);
+});

@@ -1,0 +1,228 @@
+import { NOTHING_HAPPENED, type Happened } from "../src/core/plan/happened";
+import type { Plan } from "../src/core/plan/plan";
+import { type TrialLine, type TrialSteps, line, made, trial, withSteps } from "../src/core/plan/trial";
+import { DEMO_PLANS, PLANS_OF_WAYS } from "./demo-plans";
+
+/** A plan, and what befell it. */
+export interface Case {
+  readonly name: string;
+  readonly plan: Plan;
+  readonly happened?: Happened;
+}
+
+const dried = { form: "dried" } as const;
+const fresh = { form: "fresh" } as const;
+const five = { strength: "5 %" } as const;
+
+const jar = (
+  name: string,
+  what: readonly TrialLine[],
+  more: TrialSteps = [],
+  vessel: Plan["vessel"] = "m-1000",
+): Case => ({
+  name,
+  plan: trial(
+    withSteps(made("oxymel-even", []), [
+      { do: "add", what },
+      ...(more.length > 0
+        ? more
+        : ([{ do: "steep", for: "4 weeks" }, { do: "strain", how: "wrung" }, { do: "bottle" }] as const)),
+    ]),
+    { name, vessel },
+  ),
+});
+const pot = (name: string, what: readonly TrialLine[], more: TrialSteps): Case =>
+  jar(name, what, more, "p-3000");
+const befallen = (c: Case, happened: (cut: string) => Partial<Happened>): Case => ({
+  ...c,
+  happened: { ...NOTHING_HAPPENED, ...happened(c.plan.steps.find((s) => s.do === "strain")?.id ?? "") },
+});
+
+const BASE = jar("thyme, vinegar, honey", [
+  line("thyme", "30 g", dried),
+  line("cider-vinegar", "400 mL", five),
+  line("honey", "400 mL"),
+]);
+const SYRUP = pot(
+  "horehound, water, sugar",
+  [line("horehound", "60 g", dried), line("water", "1 L")],
+  [
+    { do: "simmer", for: "30 min" },
+    { do: "strain", how: "pressed" },
+    { do: "add", what: [line("sugar", "to 67 Bx")] },
+    { do: "simmer", for: "3 min", loses: "10 mL" },
+    { do: "bottle", hot: true },
+  ],
+);
+
+/** Plans that between them say every sort of amount, step and mishap there is. */
+const SPECIAL: readonly Case[] = [
+  BASE,
+  SYRUP,
+  // Amounts.
+  jar("half a jar of fresh nettle, fill", [
+    line("nettle", "half a jar", fresh),
+    line("cider-vinegar", "fill", five),
+  ]),
+  jar("by parts", [
+    line("sage", "1 cup", dried),
+    line("cider-vinegar", "2 parts", five),
+    line("honey", "1 part"),
+  ]),
+  jar("cover by two fingers", [line("lime-blossom", "2 cups", dried), line("honey", "cover by 3 cm")]),
+  jar("a ratio and two strengths", [
+    line("hawthorn-berry", "80 g", dried),
+    line("spirit-95", "1:3"),
+    line("water", "to 45 % vol"),
+  ]),
+  jar("handful, pinch, pieces", [
+    line("rosemary", "a handful", fresh),
+    line("cayenne", "2 pinches"),
+    line("garlic", "6 large cloves", fresh),
+    line("lemon", "2 small", fresh),
+    line("ginger", "3 in", fresh),
+    line("cider-vinegar", "600 mL", five),
+  ]),
+  jar("packed, heaped, scant, about", [
+    line("mint", "1 cup packed", fresh),
+    line("thyme", "heaped tbsp", dried),
+    line("sage", "scant 1/4 cup", dried),
+    line("cinnamon-cassia", "2 sticks"),
+    line("vodka-40", "about 500 mL"),
+  ]),
+  jar("ranges", [
+    line("garlic", "3-5 cloves", fresh),
+    line("horseradish", "40-60 g", { ...fresh, cut: "grated" }),
+    line("cider-vinegar", "2-3 cups", five),
+  ]),
+  jar("to a sharpness, to a pH", [
+    line("elderflower", "20 g", fresh),
+    line("water", "500 mL"),
+    line("lemon-juice", "to 1.2 % acid"),
+    line("citric-acid", "to pH 2.3"),
+  ]),
+  jar("by the ounce", [line("echinacea-root", "2 oz", dried), line("vodka-40", "16 fl oz")]),
+  jar("form not said", [line("nettle", "2 cups", { took: ["form"] }), line("cider-vinegar", "500 mL", five)]),
+  // Steps.
+  pot(
+    "boiled down by half",
+    [line("ginger", "80 g", fresh), line("water", "1.2 L")],
+    [
+      { do: "reduce", to: "1/2" },
+      { do: "strain", how: "drained" },
+      { do: "cool", to: "43 °C" },
+      { do: "add", what: [line("honey", "half of liquid")] },
+      { do: "bottle" },
+    ],
+  ),
+  pot(
+    "boiled down to a measure, lid off",
+    [line("elderberry", "400 g", fresh), line("water", "800 mL")],
+    [
+      { do: "simmer", for: "45 min", lid: "off" },
+      { do: "reduce", to: "500 mL" },
+      { do: "strain", how: "wrung" },
+      { do: "add", what: [line("honey", "1 of liquid"), line("lemon-juice", "2 tbsp")] },
+      { do: "bottle" },
+    ],
+  ),
+  pot(
+    "under pressure, steeped hot, strained twice",
+    [line("astragalus", "40 g", dried), line("water", "1 L")],
+    [
+      { do: "pressure", for: "20 min" },
+      { do: "steep", for: "2 h" },
+      { do: "strain", how: "drained" },
+      { do: "steep", for: "12 h", in: "fridge" },
+      { do: "strain", how: "pressed" },
+      { do: "add", what: [line("glycerin", "1 of liquid")] },
+      { do: "bottle" },
+    ],
+  ),
+  jar(
+    "on a sunny sill",
+    [line("calendula", "20 g", dried), line("cider-vinegar", "500 mL", five)],
+    [{ do: "steep", for: "2 weeks", in: "sunny-sill" }, { do: "strain", how: "wrung" }, { do: "bottle" }],
+  ),
+  jar(
+    "left in",
+    [line("garlic", "60 g", fresh), line("honey", "300 mL")],
+    [{ do: "steep", for: "1 month", in: "fridge" }, { do: "bottle" }],
+  ),
+  jar(
+    "spirit and honey after",
+    [line("damson", "500 g", { form: "frozen" }), line("brandy", "500 mL")],
+    [
+      { do: "steep", for: "3 months" },
+      { do: "strain", how: "wrung" },
+      { do: "add", what: [line("honey", "0.3 of liquid"), line("water", "to 15 % vol")] },
+      { do: "bottle" },
+    ],
+  ),
+  // What is poured.
+  jar("wet honey", [line("lime-blossom", "20 g", dried), line("honey", "500 mL", { water: 19.4 })]),
+  jar("vinegar of unknown strength", [line("sage", "20 g", dried), line("home-made-vinegar", "500 mL")]),
+  jar("wine vinegar with sugar", [
+    line("raspberry", "300 g", fresh),
+    line("white-vinegar", "300 mL", { strength: "6 %" }),
+    line("sugar", "250 g"),
+  ]),
+  jar("glycerin, 70 %", [
+    line("lemon-balm", "30 g", dried),
+    line("glycerin", "350 mL"),
+    line("water", "150 mL"),
+  ]),
+  jar("eggshell in vinegar", [
+    line("nettle", "20 g", dried),
+    line("eggshell", "10 g"),
+    line("cider-vinegar", "500 mL", five),
+  ]),
+  jar("herb above the vinegar", [
+    line("marshmallow-root", "60 g", dried),
+    line("cider-vinegar", "250 mL", five),
+  ]),
+  jar("raisins in honey", [line("raisin", "200 g", dried), line("honey", "400 mL")]),
+  // What befell it.
+  befallen(BASE, (step) => ({ strained: [{ step, measured: "650 mL" }] })),
+  befallen(BASE, (step) => ({
+    strained: [{ step, measured: "740 g", how: "drained" }],
+    herbStoodAbove: true,
+    lookedOver: true,
+  })),
+  befallen(BASE, (step) => ({ strained: [{ step, measured: "650 mL" }], layersUnmixed: true })),
+  befallen(BASE, (step) => ({ strained: [{ step, measured: "650 mL" }], herbStoodAbove: true })),
+  befallen(BASE, (step) => ({
+    strained: [{ step, measured: "650 mL" }],
+    readings: [{ what: "ph", by: "strip", value: 4.1, coloured: true, hours: 1 }],
+  })),
+  befallen(BASE, () => ({ readings: [{ what: "ph", by: "meter", value: 3.3, hours: 60 }] })),
+  befallen(SYRUP, () => ({
+    readings: [{ what: "brix", by: "refractometer", value: 63, herbSolids: 0, hours: 60 }],
+  })),
+  befallen(SYRUP, () => ({ readings: [{ what: "gravity", by: "hydrometer", value: 1.29, hours: 60 }] })),
+  befallen(SYRUP, () => ({
+    cooling: [
+      [0, 90],
+      [60, 62],
+      [180, 30],
+      [260, 20],
+    ],
+  })),
+  befallen(SYRUP, () => ({
+    cooling: [
+      [0, 90],
+      [30, 60],
+      [400, 24],
+      [460, 20],
+    ],
+  })),
+];
+
+/** The cases, each read once; a plan the readers refuse is a fault of the table. */
+export const CASES: readonly Case[] = SPECIAL;
+
+/** Plans of the demo and of every way, of which less is told. */
+export const USUAL: readonly Case[] = [
+  ...DEMO_PLANS.map((plan, i) => ({ name: `demo ${i + 1}, ${plan.name}`, plan })),
+  ...PLANS_OF_WAYS.map((plan) => ({ name: `way ${plan.way ?? plan.name}`, plan })),
+];
