@@ -182,6 +182,86 @@ const SPECIAL: readonly Case[] = [
     line("cider-vinegar", "250 mL", five),
   ]),
   jar("raisins in honey", [line("raisin", "200 g", dried), line("honey", "400 mL")]),
+  pot(
+    "a warm infusion left to stand",
+    [line("garlic", "30 g", fresh), line("water", "500 mL")],
+    [
+      { do: "simmer", for: "10 min" },
+      { do: "steep", for: "5 h", in: "counter" },
+      { do: "strain", how: "wrung" },
+      { do: "bottle" },
+    ],
+  ),
+  pot(
+    "off the heat for a while",
+    [line("sage", "20 g", dried), line("water", "600 mL")],
+    [
+      { do: "simmer", for: "5 min" },
+      { do: "steep", for: "25 min" },
+      { do: "strain", how: "drained" },
+      { do: "add", what: [line("sugar", "0.4 of liquid")] },
+      { do: "bottle" },
+    ],
+  ),
+  jar(
+    "cold on the counter",
+    [line("marshmallow-root", "15 g", dried), line("water", "500 mL")],
+    [{ do: "steep", for: "12 h", in: "counter" }, { do: "strain", how: "wrung" }, { do: "bottle" }],
+  ),
+  jar(
+    "cold in the fridge",
+    [line("marshmallow-root", "15 g", dried), line("water", "500 mL")],
+    [{ do: "steep", for: "26 h", in: "fridge" }, { do: "strain", how: "wrung" }, { do: "bottle" }],
+  ),
+  jar(
+    "weak spirit, long",
+    [line("damson", "200 g", fresh), line("vodka-40", "300 mL"), line("water", "250 mL")],
+    [{ do: "steep", for: "6 weeks" }, { do: "strain", how: "drained" }, { do: "bottle" }],
+  ),
+  jar("ginger in lemon and honey", [
+    line("ginger", "60 g", fresh),
+    line("lemon-juice", "100 mL"),
+    line("honey", "400 mL"),
+  ]),
+  jar(
+    "a second steep",
+    [line("thyme", "20 g", dried), line("cider-vinegar", "600 mL", five)],
+    [
+      { do: "steep", for: "2 weeks" },
+      { do: "strain", how: "wrung" },
+      { do: "add", what: [line("garlic", "40 g", fresh)] },
+      { do: "steep", for: "10 days" },
+      { do: "strain", how: "wrung" },
+      { do: "bottle" },
+    ],
+  ),
+  {
+    name: "a bottle of ours in honey",
+    plan: trial(
+      withSteps(made("oxymel-even", []), [
+        { do: "add", what: [line("ours-x", "150 mL"), line("honey", "300 mL")] },
+        { do: "bottle" },
+      ]),
+      {
+        vessel: "m-1000",
+        materials: [
+          {
+            ...{
+              id: "ours-x",
+              names: ["HO-26-01 Garlic honey", "HO-26-01"],
+              class: "remedy",
+              source: "ours",
+              density: 1.3,
+            },
+            composition: { water: 0.3, mono: 0.6, di: 0.05, soluble: 0.05 },
+            tags: ["holds-low-acid", "holds-raw-honey", "holds-fruit"],
+            holds: [{ material: "garlic", form: "fresh", share: 0.1, heated: 0 }],
+            bestBy: "2026-12-24",
+          },
+        ],
+      },
+    ),
+  },
   // What befell it.
   befallen(BASE, (step) => ({ strained: [{ step, measured: "650 mL" }] })),
   befallen(BASE, (step) => ({

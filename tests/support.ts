@@ -13,7 +13,8 @@ import puppeteer, {
   type Page,
 } from "puppeteer-core";
 import { type Sql, connect } from "../src/store/db";
-import { importLines } from "../src/store/exchange";
+import { importFrom } from "../src/store/exchange";
+import { demoFiles } from "../tools/demo-files";
 import { type Household as Settled, settle, usualHousehold } from "../src/store/household";
 import { rebuild } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
@@ -65,7 +66,7 @@ async function template(demo: boolean): Promise<string> {
     await held.unsafe(`create database ${name} template template0 encoding 'UTF8'`);
     const sql = connect(urlOf(name), 2);
     await migrate(sql, MIGRATIONS);
-    if (demo) await importLines(sql, readFileSync(DEMO, "utf8").split("\n"));
+    if (demo) await importFrom(sql, readFileSync(DEMO, "utf8").split("\n"), () => demoFiles(process.cwd()));
     else await settle(sql, TEST_KITCHEN);
     await rebuild(sql);
     await sql.end();

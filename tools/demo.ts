@@ -15,6 +15,7 @@ import { wayById } from "../src/core/plan/kinds";
 import type { TrialLine } from "../src/core/plan/trial";
 import { PLAIN_BENCH, emptyPlan, madeBy } from "../src/core/plan/ways";
 import { readRecipeBody } from "../src/core/formulary/events";
+import { type Drawn, drawPictures } from "./demo-pictures";
 import { RECIPES, versionsOf } from "./demo-recipes";
 import { readStoreBody } from "../src/core/stores/events";
 import type { Lot, StoreItem } from "../src/core/stores/item";
@@ -85,6 +86,21 @@ function cooling(day: string, from: string, celsius: readonly number[]): Happeni
     const time = `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
     return [day, time, "read", { what: "temperature", value, by: "probe", sd: 0.4 }];
   });
+}
+
+const OXYMEL_LOOK = { liquid: "#a9702a", herb: "#6d6a35" } as const;
+const pictures: Drawn[] = [];
+/** A photograph that was taken of a batch, and how it looked. */
+function picture(
+  code: string,
+  day: string,
+  time: string,
+  words: string,
+  look: Omit<Drawn, "batch" | "id">,
+): Happening {
+  const id = uuid(`${code} picture ${day}`);
+  pictures.push({ batch: uuid(code), id, ...look });
+  return [day, time, "pictured", { picture: id, words }];
 }
 
 const STORIES: readonly Story[] = [
@@ -300,8 +316,15 @@ const STORIES: readonly Story[] = [
     }),
     begun: ["2026-10-18", "11:00"],
     then: [
+      picture("OX-26-02", "2026-10-18", "11:30", "poured, the honey still below", {
+        ...OXYMEL_LOOK,
+        drawn: 0.05,
+      }),
       ["2026-10-19", "08:00", "touched", { what: "top-up" }],
-      ...shaken("2026-10-20", "2026-10-25", "2026-11-01", "2026-11-12"),
+      ...shaken("2026-10-20", "2026-10-25"),
+      picture("OX-26-02", "2026-10-29", "08:30", "the herb sinks", { ...OXYMEL_LOOK, drawn: 0.4 }),
+      ...shaken("2026-11-01", "2026-11-12"),
+      picture("OX-26-02", "2026-11-20", "08:30", "dark as tea", { ...OXYMEL_LOOK, drawn: 0.9 }),
       [
         "2026-11-22",
         "18:30",
@@ -334,6 +357,11 @@ const STORIES: readonly Story[] = [
         { line: { id: "in", material: "cider-vinegar", amount: "60 mL", strength: "6 %" } },
       ],
       ...shaken("2026-10-18", "2026-10-24", "2026-11-03"),
+      picture("FC-26-02", "2026-11-07", "12:00", "all of it under", {
+        liquid: "#c9a04a",
+        herb: "#7d8f4e",
+        drawn: 0.7,
+      }),
       ["2026-11-08", "12:15", "tasted", { sharp: 4, hot: 3, bitter: 1, herb: 2, ready: true }],
     ],
   },
@@ -666,3 +694,4 @@ writeFileSync(
   "demo/lock-cottage.jsonl",
   `${[JSON.stringify({ format: "jolly-crock/journal", version: JOURNAL_VERSION, household: HOUSEHOLD }), ...out.map((x) => x.line)].join("\n")}\n`,
 );
+await drawPictures(pictures);

@@ -4,11 +4,12 @@ import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { type Sql, connect } from "../src/store/db";
 import { linesOfFile, writeBackup } from "../src/store/container";
-import { BadJournal, importFrom, importLines, journalLines } from "../src/store/exchange";
+import { BadJournal, importFrom, journalLines } from "../src/store/exchange";
 import { settle, usualHousehold } from "../src/store/household";
 import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
 import { type HouseFile, houseFiles } from "../src/store/pictures";
+import { demoFiles } from "./demo-files";
 import { MIGRATIONS, make, mustBeThere, root, urlOf } from "./databases";
 
 /** The demo's scenario, through the same import a user has. */
@@ -40,7 +41,7 @@ async function open(name: string): Promise<void> {
     const [held] = await sql<{ n: number }[]>`select count(*)::int as n from household`;
     if (held!.n === 0) {
       // A database without a household was made a moment ago, or its first start was cut off: demo data only ever enters such a one.
-      if (name === "demo") await importLines(sql, demoLines());
+      if (name === "demo") await importFrom(sql, demoLines(), () => demoFiles(root));
       else
         await settle(sql, {
           id: randomUUID(),

@@ -49,7 +49,7 @@ export async function calendarOf(home: Household, today: Day): Promise<string> {
   const plans = strainPlans(batches, home);
   const jars = batches.flatMap((b) => {
     const r = b.state === "working" ? reckonBatch(b) : undefined;
-    return r?.ok ? itemsOfJar(b, r.value.care, plans.get(b.id), home.morning.at) : [];
+    return r?.ok ? itemsOfJar(b, r.value.care, plans.get(b.id), home.morning.at, home.away) : [];
   });
   const items = [...jars, ...bottles.map(bestBy), ...lasts.flatMap((l) => startBy(l, today))];
   return calendarFile(items, home.name, home.zone);

@@ -1,5 +1,5 @@
 import { TOUCH_WORDS, type Care, type TouchRule } from "../core/care/care";
-import type { StrainDay } from "../core/care/weeks";
+import { type Away, type StrainDay, isAway } from "../core/care/weeks";
 import { type Day, addDays, daysBetween, printDay } from "../core/day";
 import type { Batch } from "../core/journal/fold";
 import { capital } from "../core/words";
@@ -20,13 +20,14 @@ const doneDays = (b: Batch, sort: TouchRule["sort"]): readonly Day[] =>
       : [],
   );
 
-function series(b: Batch, r: TouchRule, at: string): CalendarItem {
+function series(b: Batch, r: TouchRule, at: string, away: readonly Away[]): CalendarItem {
   const from = addDays(b.begunDay, r.from);
   const until = addDays(b.begunDay, r.to);
   // Only days of the series itself can fall away from it.
-  const except = [...new Set(doneDays(b, r.sort))].filter(
-    (d) => d >= from && d <= until && daysBetween(from, d) % r.every === 0,
-  );
+  const mine = (d: Day): boolean => d >= from && d <= until && daysBetween(from, d) % r.every === 0;
+  const days = Array.from({ length: daysBetween(from, until) + 1 }, (_, i) => addDays(from, i));
+  const gone = days.filter((d) => isAway(d, { strainDays: [], away }));
+  const except = [...new Set([...doneDays(b, r.sort), ...gone])].filter(mine);
   return {
     ...baseOf(b),
     uid: `${b.id}-${r.sort}@jolly-crock`,
@@ -45,10 +46,16 @@ const firstDays = (b: Batch, r: TouchRule): CalendarItem => ({
   when: { what: "days", from: addDays(b.begunDay, r.from), to: addDays(b.begunDay, r.to) },
 });
 
-/** What a working jar puts into the calendar: its touches, its window, and the day it is to be strained. */
-export function itemsOfJar(b: Batch, care: Care, strain: StrainDay | undefined, at: string): CalendarItem[] {
+/** What a working jar puts into the calendar: its touches on the days somebody is home, its window, and the day it is to be strained. */
+export function itemsOfJar(
+  b: Batch,
+  care: Care,
+  strain: StrainDay | undefined,
+  at: string,
+  away: readonly Away[] = [],
+): CalendarItem[] {
   const touches = care.rules.map((r) =>
-    r.sort === "top-up" || r.sort === "look" ? firstDays(b, r) : series(b, r, at),
+    r.sort === "top-up" || r.sort === "look" ? firstDays(b, r) : series(b, r, at, away),
   );
   const w = care.window;
   if (!w || !strain) return touches;

@@ -7,7 +7,7 @@ import { oddBottling, oddFreezing, oddMeasure } from "../core/journal/odd";
 import { bestByOf, issue, lastDayOf, upTo } from "../core/label/label";
 import { VESSELS } from "../core/vessel/catalogue";
 import type { Tx } from "./db";
-import { type Completion, type Moment, asked, fieldOf, stopped, withReasons } from "./moment";
+import { type Completion, type Moment, asked, fieldOf, stopped, tried, withReasons } from "./moment";
 import { stores } from "./stores";
 import { read, rewindowed, stepped, timed } from "./stove-completions";
 import { added, extra, leftOut, swapped, toppedUp } from "./tick-completions";
@@ -31,8 +31,10 @@ const strained: Completion<"strained"> = async (m, body) => {
 const finished: Completion<"finished"> = async (m, body) => {
   const b = BODIES.finished.safeParse(body);
   if (!b.success) return fault("NotAnEntry", "Say what went in, and how much.", ["lines"]);
-  const { reasons, ...done } = b.data;
-  const r = await m.reckon({ finished: done.lines });
+  const { reasons, materials: _, ...said } = b.data;
+  const own = m.ownOf(said.lines);
+  const done = { ...said, ...(own.length > 0 ? { materials: own } : {}) };
+  const r = await m.reckon({ finished: done.lines, ...tried(m, own) });
   if (!r.ok) {
     const f = r.faults[0]!;
     return { ...f, path: ["lines", Number(f.path[3] ?? 0), fieldOf(f)] };
@@ -153,15 +155,23 @@ export function plain(type: EventType, body: unknown): unknown | Fault {
 export async function completed(
   tx: Tx,
   type: EventType,
-  { batch, day, sure }: Omit<Moment, "reckon">,
+  { batch, day, sure }: Omit<Moment, "reckon" | "ownOf">,
   body: unknown,
 ): Promise<unknown | Fault> {
   const complete = COMPLETIONS[type] as Completion<EventType> | undefined;
   if (!complete) return plain(type, body);
-  const company = { people: (await stores(tx)).people, today: day };
+  const { people, catalogue } = await stores(tx);
+  const company = { people, today: day };
   return complete(
     {
       ...{ batch, day, sure },
+      ownOf: (lines) => {
+        const held = new Set(batch.plan.materials?.map((m) => m.id));
+        return [...new Set(lines.map((l) => l.material))].flatMap((id) => {
+          const m = catalogue.get(id);
+          return m?.kind === "plant" && m.row.source === "own" && !held.has(id) ? [m.row] : [];
+        });
+      },
       reckon: async (tried) =>
         reckonBatch(batch, tried ? { ...batch.making, ...tried } : batch.making, company),
     },

@@ -4,6 +4,7 @@ import { type Fault, type Result, fault } from "../core/fault";
 import type { Making } from "../core/journal/as-done";
 import type { Body, EventType } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
+import type { Line } from "../core/plan/plan";
 import type { BatchReckoning } from "../core/journal/reckon";
 import { forbidden, given } from "./commands";
 
@@ -13,10 +14,16 @@ export interface Moment {
   readonly day: string;
   /** An unlikely value was asked about already. */
   readonly sure: boolean;
+  /** The household's own plants among these lines that the batch does not have yet. */
+  readonly ownOf: (lines: readonly Line[]) => NonNullable<Body<"finished">["materials"]>;
   /** The batch reckoned with something tried before it is written. */
   readonly reckon: (tried?: Partial<Making>) => Promise<Result<BatchReckoning>>;
 }
 export type Completion<T extends EventType> = (m: Moment, body: unknown) => Promise<Body<T> | Fault>;
+
+/** What is tried with plants of the household's own that come in with it. */
+export const tried = (m: Moment, own: ReturnType<Moment["ownOf"]>): Partial<Making> =>
+  own.length > 0 ? { materials: [...(m.batch.making.materials ?? []), ...own] } : {};
 
 export const withReasons = <T extends object>(
   body: T,

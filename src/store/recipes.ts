@@ -70,6 +70,19 @@ export const recipesIn = (
     order by lower(r.name), r.id`;
 };
 
+/** The recipes of the book that are not put away, as they stand, by name. */
+export async function plansIn(
+  sql: Sql,
+  most: number,
+): Promise<readonly { readonly id: string; readonly name: string; readonly plan: Plan }[]> {
+  const rows = await sql<{ id: string; name: string; plan: unknown }[]>`
+    select id, name, plan from recipe where not put_away order by lower(name), id limit ${most}`;
+  return rows.flatMap(({ id, name, plan }) => {
+    const read = readPlan(plan);
+    return read.ok ? [{ id, name, plan: read.value }] : [];
+  });
+}
+
 /** The recipe of a name as it stands, where the book has one. */
 export async function recipeNamed(
   sql: Sql,

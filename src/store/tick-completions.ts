@@ -3,7 +3,7 @@ import { BODIES } from "../core/journal/events";
 import { oddAmount, oddTopUp } from "../core/journal/odd";
 import { linesOf } from "../core/plan/edit";
 import { readAmount } from "../core/reading/amounts";
-import { type Completion, type Moment, asked, fieldOf, neverIn } from "./moment";
+import { type Completion, type Moment, asked, fieldOf, neverIn, tried } from "./moment";
 
 /* What really went in: checked against the plan and the whole making before it is written. */
 
@@ -55,18 +55,21 @@ export const swapped: Completion<"swapped"> = async (m, body) => {
   const { line, for: instead } = b.data;
   const no = ofThePlan(m, line);
   if (no) return no;
+  const own = m.ownOf([instead]);
   const r = await m.reckon({
     lines: new Map(m.batch.making.lines).set(line, { did: "swapped", for: instead }),
+    ...tried(m, own),
   });
   if (!r.ok) return { ...r.faults[0]!, path: ["for", fieldOf(r.faults[0]!)] };
-  return neverIn(r.value) ?? b.data;
+  return neverIn(r.value) ?? { ...b.data, ...(own.length > 0 ? { materials: own } : {}) };
 };
 
 export const extra: Completion<"extra"> = async (m, body) => {
   const b = BODIES.extra.safeParse(body);
   if (!b.success) return fault("NotAnEntry", "Say what else went in, and how much.", ["line", "amount"]);
   const { line, step } = b.data;
-  const r = await m.reckon({ extras: [...m.batch.making.extras, { line, step }] });
+  const own = m.ownOf([line]);
+  const r = await m.reckon({ extras: [...m.batch.making.extras, { line, step }], ...tried(m, own) });
   if (!r.ok) return { ...r.faults[0]!, path: ["line", fieldOf(r.faults[0]!)] };
-  return neverIn(r.value) ?? b.data;
+  return neverIn(r.value) ?? { ...b.data, ...(own.length > 0 ? { materials: own } : {}) };
 };

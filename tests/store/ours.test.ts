@@ -162,3 +162,33 @@ test("what a straining kept is learned, taken back it is forgotten, and all of i
   expect(await home.sql`select 1 from kept_back`).toHaveLength(0);
   expect(await tableDifferences(home.sql)).toEqual([]);
 });
+
+test("a plant of the household's own goes in after the batch began, and stays readable wherever the batch goes", async () => {
+  const row = { id: "own-towpath-mint", names: ["towpath mint"], class: "leaf" as const, source: "own" };
+  await keep(home.sql, {
+    id: randomUUID(),
+    key: randomUUID(),
+    type: "kept",
+    body: { item: { what: "material", row } },
+  });
+  const { id } = await begun(thymeOxymel("30 g", "400 mL", "400 mL"));
+  const line = { id: "said", material: row.id, form: "dried", amount: "10 g" };
+  await put(id, "extra", { line }, 1);
+  const thyme = (await batchOf(home.sql, id))!.begunPlan.steps.flatMap((s) =>
+    s.do === "add" ? s.what : [],
+  )[0]!;
+  await put(id, "swapped", { line: thyme.id, for: { ...line, amount: "25 g" } }, 2);
+  const b = (await batchOf(home.sql, id))!;
+  expect(b.plan.materials).toMatchObject([row]);
+  const r = reckonBatch(b);
+  expect(r.ok && r.value.program.lines.map((l) => l.stuff.name)).toEqual([
+    "towpath mint",
+    "cider vinegar",
+    "honey",
+    "towpath mint",
+  ]);
+  const other = await newHousehold();
+  await importLines(other.sql, await exportLines(home.sql));
+  expect((await batchOf(other.sql, id))!.plan.materials).toMatchObject([row]);
+  await other.drop();
+});

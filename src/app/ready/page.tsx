@@ -1,7 +1,11 @@
 import type { Metadata } from "next";
 import Link from "next/link";
 import { z } from "zod";
-import { type MadeBefore, type ReadyBy, readyBy } from "@/core/advice/ready-by";
+import { careOf } from "@/core/care/care";
+import { reckonProgram } from "@/core/reckoning/reckon";
+import { resolve } from "@/core/reckoning/resolve";
+import { plansIn } from "@/store/recipes";
+import { type InTheBook, type MadeBefore, type ReadyBy, readyBy } from "@/core/advice/ready-by";
 import { addDays, isDay, printDay } from "@/core/day";
 import { reckonBatch } from "@/core/journal/reckon";
 import { db } from "@/store/db";
@@ -31,15 +35,35 @@ async function madeBefore(today: string): Promise<MadeBefore[]> {
   return found.flat();
 }
 
+/** Recipes looked through: as many as are seen at once. */
+const MOST_RECIPES = 120;
+
+/** The recipes of the book that can be reckoned, with the days their window gives. */
+async function inTheBook(): Promise<InTheBook[]> {
+  return (await plansIn(db(), MOST_RECIPES)).flatMap(({ id, name, plan }): InTheBook[] => {
+    const p = resolve(plan);
+    if (!p.ok) return [];
+    const r = reckonProgram(p.value);
+    const w = careOf(p.value, r.fit, r.working).window;
+    const days = w ? { low: w.earliest, value: w.best, high: w.latest } : { low: 0, value: 0, high: 0 };
+    return [{ name, kind: plan.kind, recipe: id, days }];
+  });
+}
+
 const LATE: Readonly<Record<ReadyBy["late"], string>> = {
   no: "",
   hurry: "past its best day; begun now it is strained early",
   "too-late": "too late",
 };
 
+function hrefOf(from: ReadyBy["from"]): string | undefined {
+  if ("batch" in from) return `/bench?again=${from.batch}`;
+  return "recipe" in from ? `/bench?recipe=${from.recipe}` : undefined;
+}
+
 function OneRemedy({ r, today }: { r: ReadyBy; today: string }) {
   // A way needs its herb first: that is chosen on the Bench. What was made before has one.
-  const href = "batch" in r.from && r.late !== "too-late" ? `/bench?again=${r.from.batch}` : undefined;
+  const href = r.late === "too-late" ? undefined : hrefOf(r.from);
   const gone = r.late === "too-late" ? "text-ash" : "";
   const soon = r.best <= addDays(today, 1);
   return (
@@ -66,7 +90,9 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
   const usable = isDay(typed) && typed >= today && typed <= addDays(today, MOST_AHEAD);
   const by = usable ? typed : addDays(today, 60);
   const wrong = typed !== "" && !usable;
-  const all = readyBy(by, today, await madeBefore(today));
+  const [made, book] = await Promise.all([madeBefore(today), inTheBook()]);
+  const all = readyBy(by, today, made, book);
+  const recipes = all.filter((r) => "recipe" in r.from);
   const mine = all.filter((r) => "batch" in r.from);
   const ways = all.filter((r) => "way" in r.from);
   return (
@@ -104,6 +130,18 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
           <ul>
             {mine.map((r) => (
               <OneRemedy key={r.name + r.kind} r={r} today={today} />
+            ))}
+          </ul>
+        </section>
+      )}
+      {recipes.length > 0 && (
+        <section aria-labelledby="ready-book" className="pt-5">
+          <h2 id="ready-book" className="ruled-head">
+            In the book
+          </h2>
+          <ul>
+            {recipes.map((r) => (
+              <OneRemedy key={"recipe" in r.from ? r.from.recipe : r.name} r={r} today={today} />
             ))}
           </ul>
         </section>

@@ -8,8 +8,8 @@ import { readDuration } from "../reading/durations";
 export interface ReadyBy {
   readonly name: string;
   readonly kind: Kind;
-  /** A way by its id, or a batch that was made so, by its id. */
-  readonly from: { readonly way: string } | { readonly batch: string };
+  /** A way by its id, a batch that was made so, or a recipe of the book, by theirs. */
+  readonly from: { readonly way: string } | { readonly batch: string } | { readonly recipe: string };
   /** Days from beginning to having it: at the least, as it is best, and at the most. */
   readonly days: Span;
   /** The last day to begin, for its best and at the very latest; past days are told as too late. */
@@ -53,11 +53,25 @@ export interface MadeBefore {
   readonly days: Span;
 }
 
-/** Every way of every kind, and everything made before, by when it must be begun to be ready by a day; soonest first. */
-export function readyBy(by: Day, today: Day, made: readonly MadeBefore[]): ReadyBy[] {
+/** A recipe of the book, and the days its straining window gives. */
+export interface InTheBook {
+  readonly name: string;
+  readonly kind: Kind;
+  readonly recipe: string;
+  readonly days: Span;
+}
+
+/** Every way of every kind, everything made before and every recipe of the book, by when it must be begun to be ready by a day; soonest first. */
+export function readyBy(
+  by: Day,
+  today: Day,
+  made: readonly MadeBefore[],
+  book: readonly InTheBook[] = [],
+): ReadyBy[] {
   const ways = WAYS.map((w) =>
     judged(`${KIND[w.kind].name}: ${w.name}`, w.kind, { way: w.id }, daysOf(w), by, today),
   );
   const before = made.map((m) => judged(m.name, m.kind, { batch: m.batch }, m.days, by, today));
-  return [...before, ...ways].sort((a, b) => (a.best < b.best ? -1 : Number(a.best > b.best)));
+  const recipes = book.map((m) => judged(m.name, m.kind, { recipe: m.recipe }, m.days, by, today));
+  return [...before, ...recipes, ...ways].sort((a, b) => (a.best < b.best ? -1 : Number(a.best > b.best)));
 }

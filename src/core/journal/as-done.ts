@@ -26,6 +26,8 @@ export interface Making {
     | undefined;
   /** What went into the strained liquid, in place of what the plan foresaw. */
   readonly finished: readonly Line[] | undefined;
+  /** Plants of the household's own that came in after it was begun. */
+  readonly materials?: NonNullable<Plan["materials"]> | undefined;
   /** What was measured of the strained liquid: acidity, sweetness. */
   readonly readings: Happened["readings"];
   /** Temperatures read in it that count, minute from any zero and °C, in order of time. */
@@ -94,11 +96,17 @@ function withFinish(plan: Plan, lines: readonly Line[] | undefined): Plan {
   };
 }
 
+function withMaterials(plan: Plan, more: Making["materials"]): Plan {
+  if (!more?.length) return plan;
+  const held = new Set(plan.materials?.map((x) => x.id));
+  return { ...plan, materials: [...(plan.materials ?? []), ...more.filter((x) => !held.has(x.id))] };
+}
+
 /**
  * The one place where a plan and what was done meet: done replaces planned, line by line.
  */
 export function asDone(plan: Plan, m: Making): AsDone {
-  const made = withFinish(withTopUps(withTicks(plan, m), m.topUps), m.finished);
+  const made = withMaterials(withFinish(withTopUps(withTicks(plan, m), m.topUps), m.finished), m.materials);
   const cut = made.steps[firstStrain(made.steps)];
   const { measured, how, seen = [] } = m.strained ?? {};
   const strained =

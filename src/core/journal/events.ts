@@ -3,6 +3,8 @@ import { TOUCHES } from "../care/care";
 import { realDay } from "../day";
 import { STANDS } from "../kitchen/cooling";
 import { type Envelope, bodyReader } from "../envelope";
+import { PLANT_CLASSES } from "../material/classes";
+import { PlantRow } from "../material/rows";
 import { Line, Plan, WRINGING } from "../plan/plan";
 import { LIDS, VESSEL_SORTS, WARES } from "../vessel/vessel";
 import { UPCASTS } from "./old-events";
@@ -18,6 +20,11 @@ const ml = z
 const typed = z.string().min(1).max(200);
 const why = z.string().max(300).optional();
 const id = z.string().min(1).max(40);
+/** Plants of the household's own that came in with the entry, so that it can be read wherever it goes. */
+const materials = z
+  .array(PlantRow.extend({ class: z.enum(PLANT_CLASSES) }))
+  .max(20)
+  .optional();
 
 /** A resolved material as it was when the batch began, so that a later edit never changes it. Composition by ledger column. */
 export const FrozenStuff = z.looseObject({
@@ -118,9 +125,9 @@ export const BODIES = {
   added: z.strictObject({ line: id, amount: typed, lot: uuid.optional() }),
   "left-out": z.strictObject({ line: id, why }),
   /** Another thing in a line's place. */
-  swapped: z.strictObject({ line: id, for: Line, why }),
+  swapped: z.strictObject({ line: id, for: Line, why, materials }),
   /** A line the plan did not have, into a step of it or the first. */
-  extra: z.strictObject({ line: Line, step: id.optional() }),
+  extra: z.strictObject({ line: Line, step: id.optional(), materials }),
   touched: z.strictObject({
     what: z.enum(
       TOUCHES.filter((t) => t !== "strain") as [
@@ -188,7 +195,7 @@ export const BODIES = {
     reasons,
   }),
   /** What went into the strained liquid; replaces what the plan foresaw after straining. */
-  finished: z.strictObject({ lines: z.array(Line).max(20), reasons }),
+  finished: z.strictObject({ lines: z.array(Line).max(20), reasons, materials }),
   bottled: z.strictObject({
     bottles: z
       .array(Bottle)

@@ -96,6 +96,7 @@ class Folding {
   readonly lines = new Map<string, LineDone>();
   readonly done: Partial<Record<TouchSort, Day>> = {};
   readonly stove = new Stove();
+  readonly materials = new Map<string, NonNullable<Plan["materials"]>[number]>();
   undone = false;
 
   private touch(what: TouchSort, day: Day): void {
@@ -103,6 +104,8 @@ class Folding {
   }
 
   take(e: JournalEvent): void {
+    if (e.type === "extra" || e.type === "swapped" || e.type === "finished")
+      for (const row of e.body.materials ?? []) this.materials.set(row.id, row);
     switch (e.type) {
       case "begun":
         this.begun = e;
@@ -178,6 +181,7 @@ class Folding {
     const { measured, how, seen } = strained?.body ?? {};
     return {
       ...{ lines, extras, topUps, finished },
+      ...(this.materials.size > 0 ? { materials: [...this.materials.values()] } : {}),
       strained: measured === undefined ? undefined : { measured, how: how!, seen },
       readings: liquidReadings(this.stove.readings, strained?.at, this.finishedAt),
       cooling: sifted(this.stove.readings, "temperature").used.map((r) => [r.ms / 60_000, r.value] as const),

@@ -8,6 +8,7 @@ import { readLine } from "@/core/reading/line";
 import { contextIn } from "@/core/reading/said";
 import { KIND } from "@/core/plan/kinds";
 import { Field } from "../kit/field";
+import { useMaterials } from "../kit/own-plants";
 
 /** A line said in words, as on the Bench: understood, asked about, or told what would be right; never guessed. */
 export function SaidLineField({
@@ -27,9 +28,10 @@ export function SaidLineField({
 }) {
   const id = useId();
   const [text, setText] = useState("");
+  const catalogue = useMaterials(batch.plan);
   const [told, setTold] = useState<{ words: string; choices: readonly { words: string; text: string }[] }>();
   const say = (said: string): void => {
-    const r = readLine(said, contextIn(batch.plan.units, { usual: KIND[batch.plan.kind].usual }));
+    const r = readLine(said, contextIn(batch.plan.units, { catalogue, usual: KIND[batch.plan.kind].usual }));
     switch (r.is) {
       case "line":
         if (!r.line.amount) return setTold({ words: "Say how much of it went in, like 40 g.", choices: [] });

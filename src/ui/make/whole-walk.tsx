@@ -1,6 +1,8 @@
 "use client";
 import type { Batch } from "@/core/journal/fold";
 import type { Walked } from "@/core/journal/walk";
+import { linesOf } from "@/core/plan/edit";
+import { namedMaterial } from "../batch/entry-words";
 import type { Making } from "./making";
 import { type Saying, moveWords } from "./move-words";
 import { SaidLineField } from "./said-line";
@@ -17,6 +19,11 @@ export function WholeWalk({
   making: Making;
   batch: Batch;
 }) {
+  const whyOf = (id: string): string | undefined => {
+    const did = batch.making.lines.get(id);
+    return did?.did === "left-out" ? did.why : undefined;
+  };
+  const leftOut = linesOf(batch.begunPlan).filter((l) => batch.making.lines.get(l.id)?.did === "left-out");
   return (
     <details className="pt-2">
       <summary className="plain min-h-11 pt-2 text-[1.125rem]">the whole walk, and what else goes in</summary>
@@ -44,6 +51,16 @@ export function WholeWalk({
                 pass over
               </button>
             )}
+          </li>
+        ))}
+        {leftOut.map((l) => (
+          <li key={l.id} className="border-b border-rule flex items-center gap-4 min-h-11 text-ash">
+            <span className="min-w-0 flex-1">
+              <del>
+                {l.amount} {namedMaterial(l.material)}
+              </del>
+            </span>
+            <span className="text-base">{whyOf(l.id) ? `left out: ${whyOf(l.id)}` : "left out"}</span>
           </li>
         ))}
       </ol>

@@ -1,9 +1,12 @@
 import { z } from "zod";
 import { fold } from "@/core/journal/fold";
+import { db } from "@/store/db";
+import { storedItems } from "@/store/stores";
+import { OwnPlants } from "@/ui/kit/own-plants";
 import { MeasuredIn } from "@/ui/kit/units";
 import { entriesOf } from "../../batch-page";
 
-/** Every page of a batch shows amounts in the measures its plan was said in: what is typed there is read in those. */
+/** Every page of a batch shows amounts in the measures its plan was said in, and reads what is typed in those, the household's own plants too. */
 export default async function BatchLayout({
   params,
   children,
@@ -13,5 +16,11 @@ export default async function BatchLayout({
 }) {
   const id = z.uuid().safeParse((await params).id);
   const batch = id.success ? fold(await entriesOf(id.data)) : undefined;
-  return batch ? <MeasuredIn system={batch.plan.units}>{children}</MeasuredIn> : children;
+  if (!batch) return children;
+  const own = (await storedItems(db())).flatMap((s) => (s.item.what === "material" ? [s.item.row] : []));
+  return (
+    <MeasuredIn system={batch.plan.units}>
+      <OwnPlants rows={own}>{children}</OwnPlants>
+    </MeasuredIn>
+  );
 }

@@ -8,9 +8,9 @@ import { isSweet } from "@/core/material/material";
 import type { Company } from "@/core/people/company";
 import type { Line } from "@/core/plan/plan";
 import { contextIn } from "@/core/reading/said";
-import { materialsOf } from "@/core/reckoning/context";
 import { whenDone } from "@/core/reckoning/in-the-pot";
 import { useDraft } from "../../kit/draft";
+import { useMaterials, useOwnOf } from "../../kit/own-plants";
 import { useStops } from "../stops";
 import { useWrite } from "../write";
 
@@ -68,11 +68,18 @@ export function useFinishing(batch: Batch, company: Company, right: number | und
   );
   const lines = draft.value;
   const inIt = useMemo(() => lines.filter(goesIn), [lines]);
-  const catalogue = useMemo(() => materialsOf(batch.plan, {}), [batch.plan]);
+  const catalogue = useMaterials(batch.plan);
+  const ownOf = useOwnOf(batch.plan);
+  const materials = useMemo(() => [...(batch.making.materials ?? []), ...ownOf(inIt)], [batch, ownOf, inIt]);
+  // What is tried on it is tried with the household's own plants that go in.
+  const known = useMemo<Batch>(
+    () => (materials.length > 0 ? { ...batch, making: { ...batch.making, materials } } : batch),
+    [batch, materials],
+  );
   const context = useMemo(() => contextIn(batch.plan.units, { catalogue }), [batch.plan.units, catalogue]);
   const r = useMemo(
-    () => reckonBatch(batch, { ...batch.making, finished: inIt }, company),
-    [batch, inIt, company],
+    () => reckonBatch(known, { ...known.making, finished: inIt }, company),
+    [known, inIt, company],
   );
   const got = r.ok ? r.value : undefined;
   const [chosen, choose] = useState<string>();
@@ -81,13 +88,13 @@ export function useFinishing(batch: Batch, company: Company, right: number | und
   const rest = JSON.stringify(lines.map((l) => (l.id === dialled ? { ...l, amount: "" } : l)));
   const late = useDeferredValue(rest);
   const dial = useMemo<Dial | undefined>(
-    () => (dialled === undefined ? undefined : dialOf(batch, lines, dialled)),
+    () => (dialled === undefined ? undefined : dialOf(known, lines, dialled)),
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [batch, late, dialled],
+    [known, late, dialled],
   );
   const grave = got?.cautions.filter((c) => c.severity !== "note");
   const stops = useStops(batch, "bottle", grave);
-  const wrong = useMemo(() => (r.ok ? NONE : faultsByLine(batch, inIt, r.faults)), [batch, inIt, r]);
+  const wrong = useMemo(() => (r.ok ? NONE : faultsByLine(known, inIt, r.faults)), [known, inIt, r]);
   const go = (page: string) => (): void => {
     draft.clear();
     w.router.push(`/batch/${batch.id}${page}`);
@@ -101,7 +108,7 @@ export function useFinishing(batch: Batch, company: Company, right: number | und
   return {
     ...{ lines, inIt, catalogue, context, got, dial, dialled, choose, stops, wrong, elsewhere, send },
     ...{ write: w, put: draft.set },
-    levels: useMemo(() => levels(batch, inIt), [batch, inIt]),
+    levels: useMemo(() => levels(known, inIt), [known, inIt]),
     amount: (id: string, amount: string): void =>
       draft.set((was) => was.map((l) => (l.id === id ? { ...l, amount } : l))),
   };

@@ -1,0 +1,49 @@
+import { batchOf } from "../../tests/trial-journal";
+import { reckonBatch } from "../core/journal/reckon";
+import { line, made, withSteps } from "../core/plan/trial";
+import { itemsOfJar } from "./of-jars";
+
+const BATCH = batchOf(
+  withSteps(made("oxymel-even", []), [
+    {
+      do: "add",
+      what: [
+        line("sage", "30 g", { form: "dried" }),
+        line("cider-vinegar", "400 mL", { strength: "5 %" }),
+        line("honey", "350 mL"),
+      ],
+    },
+    { do: "steep", for: "4 weeks" },
+    { do: "strain", how: "wrung" },
+    { do: "bottle" },
+  ]),
+  [60 * 24 * 3, "touched", { what: "shake" }],
+);
+const r = reckonBatch(BATCH);
+const care = r.ok ? r.value.care : undefined;
+const shakes = (away: Parameters<typeof itemsOfJar>[4]) => {
+  const item = itemsOfJar(BATCH, care!, undefined, "07:30", away).find((i) =>
+    i.uid.endsWith("-shake@jolly-crock"),
+  )!;
+  return item.when.what === "series" ? item.when : undefined;
+};
+
+test("a day on which it was shaken falls out of its series, and so do the days nobody is home", () => {
+  expect(shakes([])!.except).toEqual(["2026-11-27"]);
+  expect(shakes([{ from: "2026-12-01", to: "2026-12-03", why: "" }])!.except).toEqual([
+    "2026-11-27",
+    "2026-12-01",
+    "2026-12-02",
+    "2026-12-03",
+  ]);
+});
+
+test("away before it was begun, or after its series is over, leaves it whole", () => {
+  const { from, until } = shakes([])!;
+  expect(
+    shakes([
+      { from: "2026-01-01", to: "2026-11-20", why: "" },
+      { from: "2027-06-01", to: "2027-06-09", why: "" },
+    ]),
+  ).toMatchObject({ from, until, except: ["2026-11-27"] });
+});
