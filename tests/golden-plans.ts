@@ -182,6 +182,42 @@ const SPECIAL: readonly Case[] = [
     line("cider-vinegar", "250 mL", five),
   ]),
   jar("raisins in honey", [line("raisin", "200 g", dried), line("honey", "400 mL")]),
+  ...(["14 min", "15 min", "16 min", "20 min"] as const).map((time) =>
+    pot(
+      `elder simmered ${time}`,
+      [line("elderberry", "200 g", fresh), line("water", "600 mL")],
+      [
+        { do: "simmer", for: time },
+        { do: "strain", how: "wrung" },
+        { do: "add", what: [line("honey", "0.15 of liquid")] },
+        { do: "bottle" },
+      ],
+    ),
+  ),
+  ...[18, 18.6, 19, 20, 20.5, 21.5].map((water) =>
+    jar(`honey of ${water} % water`, [line("sage", "20 g", dried), line("honey", "400 mL", { water })]),
+  ),
+  ...[2, 3, 4, 4.8, 5, 7].map((n) =>
+    jar(`vinegar of ${n} %`, [
+      line("garlic", "60 g", fresh),
+      line("cider-vinegar", "400 mL", { strength: `${n} %` }),
+      line("honey", "60 mL"),
+    ]),
+  ),
+  ...[18, 20, 22, 24, 26].map((n) =>
+    jar(`spirit to ${n} %`, [
+      line("lemon-balm", "20 g", dried),
+      line("vodka-40", "300 mL"),
+      line("water", `to ${n} % vol`),
+    ]),
+  ),
+  jar("a trace of much", [
+    line("peppermint", "0.3 g", dried),
+    line("liquorice", "1 g", dried),
+    line("cranberry", "60 g", { form: "frozen" }),
+    line("apple", "1 medium", fresh),
+    line("cider-vinegar", "700 mL", five),
+  ]),
   pot(
     "a warm infusion left to stand",
     [line("garlic", "30 g", fresh), line("water", "500 mL")],

@@ -77,6 +77,8 @@ test("each flag against each herb that is asked of, much and little", () => {
     ["infant", person({ born: "2026-03" })] as const,
     ["five years", person({ born: "2021-03" })] as const,
     ["fifteen", person({ born: "2011-03" })] as const,
+    ["allergic to bees and daisies", person({ allergies: ["honey", "daisies", "mint"] })] as const,
+    ["diabetes and kidney", person({ flags: ["diabetes-medicine", "kidney"] })] as const,
     ["operation in ten days", person({ surgery: "2026-12-04" })] as const,
   ];
   const lines = ASKED.flatMap((herb) =>
