@@ -120,7 +120,8 @@ export const ROWS: readonly Row[] = [
     id: "sugar-dry-hot",
     family: "sugar",
     words: "little free water, and it was boiled and bottled hot",
-    conditions: [c("dryness", "at most", 0.8)],
+    // Oil and salt alone have no water to speak of, and are no preserve for that.
+    conditions: [c("brix", "at least", 60), c("dryness", "at most", 0.8)],
     also: (f) => f.boiledAndBottledHot && noRawHoney(f),
     cupboard: m6,
     fridge: y1,
@@ -130,7 +131,7 @@ export const ROWS: readonly Row[] = [
     id: "sugar-dry",
     family: "sugar",
     words: "so little free water that next to nothing grows",
-    conditions: [c("dryness", "at most", 0.7)],
+    conditions: [c("brix", "at least", 60), c("dryness", "at most", 0.7)],
     also: (f) => noRawHoney(f) && f.fresh === "none",
     cupboard: m6,
     fridge: y1,

@@ -68,6 +68,9 @@ export function plantComposition(row: PlantRow & { class: PlantClass }, form: Fo
   return m;
 }
 
+/** Shares of a row that add up to less than this leave something out; a little less is rounding. */
+const UNSAID = 0.98;
+
 /** Composition and density of one gram of a stuff at the strength or water its bottle says. Faults: `ImpossibleStrength`, `ImpossibleHoney`, `NoSuchFigure`. */
 export function stuffComposition(
   row: StuffRow,
@@ -122,6 +125,11 @@ export function stuffComposition(
     let rest = 1;
     for (let i = 1; i <= INSOLUBLE; i++) rest -= m[i]!;
     m[WATER] = Math.max(0, rest);
+  } else {
+    // A row that says its water and leaves something unsaid: it is dissolved in it, so that no mass is lost.
+    let said = 0;
+    for (let i = 0; i <= INSOLUBLE; i++) said += m[i]!;
+    if (said < UNSAID) m[SOLUBLE] = m[SOLUBLE]! + 1 - said;
   }
   const density =
     row.density ?? (row.class === "honey" ? honeyDensity(100 * m[WATER]!) : 1 / Math.max(0.3, volumeOf(m)));

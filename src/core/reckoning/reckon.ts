@@ -18,7 +18,7 @@ import { type JudgedStanding, judgeStandings, workingOf } from "./standing";
 export type { Figures } from "./figures";
 
 /** Changes whenever a formula, constant or keeping row does; frozen into every batch begun. */
-export const RULES_VERSION = 2;
+export const RULES_VERSION = 3;
 
 export interface ReckonedLine {
   readonly id: string;
@@ -65,7 +65,7 @@ export interface Reckoning {
 
 function reckonedLine(l: Resolved): ReckonedLine {
   const spread = (value: number): Estimate =>
-    estimate(value, value * (1 - l.tolerance), value * (1 + l.tolerance), [l.because]);
+    estimate(value, value * Math.max(0, 1 - l.tolerance), value * (1 + l.tolerance), [l.because]);
   return {
     id: l.line.id,
     material: l.stuff.id,

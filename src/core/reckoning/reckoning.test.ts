@@ -10,6 +10,7 @@ import { withIds } from "../plan/ids";
 import { WAYS, cautiousWay } from "../plan/kinds";
 import { KINDS, type Plan } from "../plan/plan";
 import {
+  made,
   type TrialLine,
   type TrialPlan,
   type TrialStep,
@@ -399,4 +400,83 @@ describe("ten thousand random plans", () => {
     );
     expect(reckoned).toBeGreaterThan(3000);
   }, 120_000);
+});
+
+describe("what cannot be done is told", () => {
+  const inPot = (what: readonly TrialLine[], to: string): Plan =>
+    trial(withSteps(made("oxymel-even", []), [{ do: "add", what }, { do: "reduce", to }, { do: "bottle" }]), {
+      vessel: "p-3000",
+    });
+  const faults = (p: Plan, around = {}) => {
+    const r = reckon(p, around);
+    return r.ok ? [] : r.faults;
+  };
+  test.each([
+    ["honey has no water to lose", [line("honey", "500 mL")], "200 mL"],
+    ["a syrup keeps its sugar", [line("water", "500 mL"), line("sugar", "400 g")], "100 mL"],
+    ["nor to a tenth", [line("water", "300 mL"), line("honey", "300 mL")], "1/10"],
+  ])("%s: boiled down farther than it goes, the step is told, with what would be right", (_, what, to) => {
+    const [f, ...others] = faults(inPot(what, to));
+    expect(others).toEqual([]);
+    expect(f).toMatchObject({ name: "NotReachable", path: ["steps", 1, "to"] });
+    // What is suggested can be done.
+    expect(faults(inPot(what, f!.suggestion!))).toEqual([]);
+  });
+  test("a decoction goes as far as it is asked", () =>
+    expect(
+      faults(inPot([line("nettle", "50 g", { form: "dried" }), line("water", "1.5 L")], "250 mL")),
+    ).toEqual([]));
+  test("a batch that was begun so stays readable", () => {
+    const plan = inPot([line("honey", "500 mL")], "200 mL");
+    expect(faults(plan, { frozen: new Map() })).toEqual([]);
+  });
+  test("no goal pours sixty times what there is", () => {
+    const plan = withSteps(made("oxymel-even", []), [
+      {
+        do: "add",
+        what: [
+          line("water", "500 mL"),
+          line("nettle", "50 g", { form: "dried" }),
+          line("lemon-juice", "to pH 2.3"),
+        ],
+      },
+      { do: "strain", how: "wrung" },
+      { do: "bottle" },
+    ]);
+    expect(faults(plan)[0]).toMatchObject({ name: "NotReachable" });
+  });
+  test("a row that leaves half of itself unsaid loses no mass", () => {
+    const own = {
+      id: "own-s",
+      names: ["boiled must"],
+      class: "syrup" as const,
+      composition: { water: 0.2, mono: 0.3 },
+      source: "own",
+    };
+    const r = reckon(
+      trial(
+        withSteps(made("oxymel-even", []), [{ do: "add", what: [line("own-s", "200 g")] }, { do: "bottle" }]),
+        { materials: [own] },
+      ),
+    );
+    expect(r.ok && r.value.finished.g.value).toBeCloseTo(200, 1);
+  });
+  test("few drops may be none, never less", () => {
+    const r = reckon(
+      withSteps(made("oxymel-even", []), [
+        { do: "add", what: [line("vodka-40", "1-3 drops"), line("honey", "200 mL")] },
+        { do: "bottle" },
+      ]),
+    );
+    expect(r.ok && r.value.lines[0]!.grams.low).toBeGreaterThanOrEqual(0);
+  });
+  test.each([
+    ["olive-oil", "200 mL"],
+    ["salt", "100 g"],
+  ])("%s alone is no dry sugar: it has no cupboard", (material, amount) => {
+    const r = reckon(
+      withSteps(made("oxymel-even", []), [{ do: "add", what: [line(material, amount)] }, { do: "bottle" }]),
+    );
+    expect(r.ok && r.value.verdict.cupboard).toBeNull();
+  });
 });

@@ -1,5 +1,7 @@
 import { type Fault, type Result, fail, fault, ok, under } from "../fault";
 import type { Catalogue } from "../material/catalogue";
+import { run } from "../mixture/ledger";
+import { volumeOf } from "../mixture/volume";
 import { type Happened, NOTHING_HAPPENED } from "../plan/happened";
 import type { Plan } from "../plan/plan";
 import { type ReadLine, type ReadPlan, readTexts } from "../plan/read-plan";
@@ -96,6 +98,30 @@ function laterParts(drafts: readonly Draft[], partMl: number | undefined): Resul
   return ok(undefined);
 }
 
+/** A pot stops at this much over what is asked of it before it is a miss. */
+const NEAR_ENOUGH = 1.03;
+
+/** A boiling down that cannot come to what is asked: what is dissolved stays, and the pan would burn. */
+function tooFar({ entries, operations, began }: Walk): Fault | undefined {
+  for (const [i, o] of operations.entries()) {
+    if (o.op !== "reduce") continue;
+    const before = volumeOf(run(entries, operations.slice(0, i)).account.liquid);
+    const after = volumeOf(run(entries, operations.slice(0, i + 1)).account.liquid);
+    const target = o.toMl ?? before * o.toShare!;
+    if (after <= Math.max(target, 1) * NEAR_ENOUGH) continue;
+    const step = [...began].findLast(([, at]) => at <= i);
+    const at = step ? [...began.keys()].indexOf(step[0]) : 0;
+    const least = Math.ceil((after * 1.1) / 10) * 10;
+    return fault(
+      "NotReachable",
+      `It cannot be boiled down to ${Math.round(target)} mL: with hardly any water left it is still ${Math.round(after)} mL, and burns. Stop at ${least} mL or more.`,
+      ["steps", at, "to"],
+      `${least} mL`,
+    );
+  }
+  return undefined;
+}
+
 /**
  * Finds every material, weighs what is measured and solves what is not, in the order of the plan.
  * @param happened what befell the making: a measured straining replaces the estimate
@@ -126,6 +152,9 @@ export function resolve(
   const walked = walk.steps();
   if (!walked.ok) return walked;
   const { lines, entries, operations, began, steep, standings, measuredMl, heatMinutes } = walk;
+  // What was begun so stays readable; only what is still a plan is told.
+  const dry = around.frozen ? undefined : tooFar(walk);
+  if (dry) return fail(dry);
   return ok({
     plan,
     read: read.value,

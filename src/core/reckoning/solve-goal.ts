@@ -16,6 +16,8 @@ const GOAL_WORDS: Readonly<Record<Goal, string>> = {
   acid: "% acid",
   ph: "pH",
 };
+/** More than so many times the liquid is no seasoning of it any more: another recipe is wanted. */
+const MOST_TIMES = 60;
 const scratch = new Float64Array(FIGURES.length);
 
 /** Grams of a stuff that bring a liquid to a figure, by bisection to 1e-9 of the goal; a fault where no amount does (`NotReachable`). */
@@ -48,6 +50,13 @@ export function solveGoal(liquid: Mixture, stuff: Stuff, goal: Goal, target: num
       fault(
         "NotReachable",
         `No amount of ${stuff.name} brings the liquid to ${target} ${GOAL_WORDS[goal]}; pure, it would be ${most.toFixed(1)}. Choose a stronger one or a lower goal.`,
+      ),
+    );
+  if ((figure(Math.max(1, mass) * MOST_TIMES) - target) * toward < 0)
+    return fail(
+      fault(
+        "NotReachable",
+        `It would take more than ${MOST_TIMES} times as much ${stuff.name} as there is liquid to bring it to ${target} ${GOAL_WORDS[goal]}. Choose a stronger one or a goal nearer to ${now.toFixed(1)}.`,
       ),
     );
   let low = 0;
