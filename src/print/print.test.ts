@@ -150,7 +150,13 @@ describe("what may be asked for", () => {
     expect(sizeOf("999x999")).toEqual({ widthMm: 190, heightMm: 250 });
     expect(LabelRequest.safeParse({ size: "big" }).success).toBe(false);
     expect(LabelRequest.safeParse({ start: "-4" }).success).toBe(false);
-    expect(LabelRequest.parse({})).toEqual({ size: "80x50", sheet: "single", sort: "bottle", start: 1, with: [] });
+    expect(LabelRequest.parse({})).toEqual({
+      size: "80x50",
+      sheet: "single",
+      sort: "bottle",
+      start: 1,
+      with: [],
+    });
     expect(LabelRequest.safeParse({ sort: "tattoo" }).success).toBe(false);
   });
 });
