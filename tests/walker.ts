@@ -35,7 +35,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:Ways side by side|Where makers disagree|What if|Make the most of|Gather and buy|Cost)$/, "changes"],
   [/^Do this: /, "changes"],
   [/^(?:set a course|another course|leave it)$/, "changes"],
-  [/^(?:Taken|forget them, and|Keep the course|print on the label printer)$/, "writes"],
+  [/^(?:Taken|forget them, and|Keep the course|lay it out|print on the label printer)$/, "writes"],
   // From page to page.
   [/^[A-Z]{2}-\d\d-\d\d(?:·\d)?(?:,| |$)/, "goes"],
   [/^(?:[A-Z][\w-]+ (?:& [\w-]+ )?(?:fire )?(?:vinegar|oxymel|syrup|honey|tincture|cider))$/, "goes"],
@@ -53,7 +53,10 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^Compare [A-Z]/, "changes"],
   // A batch, and its steps.
   [/^(?:Put right: |it was begun by accident|discard this batch)/, "changes"],
-  [/^(?:topped up with|a note: |What does the jug show|first cell|Bottle \d: mL)/, "types"],
+  [
+    /^(?:topped up with|a note: |What does the jug show|a size of your own|first cell|Bottle \d: mL)/,
+    "types",
+  ],
   [/^(?:of|on|label, mm|Bottle \d(?:: place)?)$/, "chooses"],
   [
     /^(?:Line the sieve|Pour, |Read the jug|left to drip|wrung in a cloth|pressed|Herb stood|The layers|Mould|Gas where|Slime|A wrong smell|The lid bulged)/,
@@ -61,6 +64,8 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^(?:another bottle|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
+  [/^Photograph, /, "goes"],
+  [/^forget them, and/, "writes"],
   // What goes into the strained liquid.
   [
     /^(?:Dial |by its share$|to a (?:sweetness|sharpness|strength)$|.*: ?as much .* as keeps so|Too (?:sharp|sweet|hot)$)/,

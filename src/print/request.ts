@@ -2,6 +2,15 @@ import { z } from "zod";
 import { LABEL_SORTS } from "@/core/label/sorts";
 import { PAGES } from "@/core/label/sheet";
 
+/** A label of the household's own measures, in mm: “90x45”, within what a bottle carries. */
+export const OwnSize = z
+  .string()
+  .regex(/^\d{2,3}x\d{2,3}$/)
+  .refine((s) => {
+    const [w, h] = s.split("x").map(Number) as [number, number];
+    return w >= 30 && w <= 190 && h >= 20 && h <= 250;
+  });
+
 /** Other batches whose labels come on the same sheet: their ids, with commas. */
 export const WithOthers = z
   .string()

@@ -63,7 +63,7 @@ async function bottles(
   const named = Object.fromEntries(places.map((p) => [p.id, asFound([p.name])]));
   const text = sql`(b.found_by || ' ' || lower(b.code) || '·' || x.number || (${sql.json(PLACE_SAID)}::jsonb ->> x.place)
     || coalesce(${sql.json(named)}::jsonb ->> x.at, '') || case when x.best_by < ${today}::date then ' past ' else '' end
-    || case when x.opened_day is null then ' closed unopened ' else ' open opened ' end || x.state || ' bottle bottles ' || x.number || ' ')`;
+    || case when x.opened_day is null then ' closed unopened ' else ' open opened ' end || x.by_people || x.state || ' bottle bottles ' || x.number || ' ')`;
   const rows = await sql<(Found & { n: number })[]>`
     select 'bottle' as sort, x.id, b.code || '·' || x.number as called, b.name, x.place, x.at, x.state, x.best_by as day, x.state = 'kept' and x.best_by < ${today}::date as past, count(*) over ()::int as n
     from bottle x join batch b on b.id = x.batch_id where ${holding(sql, sought, text)}

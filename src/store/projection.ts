@@ -13,7 +13,7 @@ import { weeklyMl } from "../core/cellar/course";
 import type { PlaceClass } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import { comesFrom } from "../core/journal/ours";
-import { foundBy } from "../core/journal/found-by";
+import { asFound, foundBy } from "../core/journal/found-by";
 import type { Stored } from "../core/stores/events";
 import { type Row, type Stream, toEvent } from "./append";
 import type { Tx } from "./db";
@@ -40,11 +40,20 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
     const is = foldBottle(f, events.get(x.id) ?? []);
     const held = (place: PlaceClass) => heldBy(issued, reckoning, place);
     const bestBy = bestByOfBottle(is, (place) => held(place).verdict, own?.bestBy);
-    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by, shortened, number, state, left_ml, opened_day, filled_day, gone_day, taken, course_ml, seq)
+    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by, shortened, number, state, left_ml, opened_day, filled_day, gone_day, taken, course_ml, by_people, seq)
       values (${x.id}, ${b.id}, ${is.place}, ${is.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy}, ${held(is.place).shortened},
-        ${is.number}, ${is.state}, ${is.leftMl}, ${is.openedDay ?? null}, ${f.filled}, ${is.goneDay ?? null}, ${tx.json(is.taken as never)}, ${is.course ? weeklyMl(is.course) : null}, ${is.seq})`;
+        ${is.number}, ${is.state}, ${is.leftMl}, ${is.openedDay ?? null}, ${f.filled}, ${is.goneDay ?? null}, ${tx.json(is.taken as never)}, ${is.course ? weeklyMl(is.course) : null}, ${namesIn(events.get(x.id) ?? [])}, ${is.seq})`;
   }
 }
+
+/** Names that stand in a bottle's journal, as they are sought. */
+const namesIn = (events: readonly BottleEvent[]): string =>
+  asFound(
+    events.flatMap((e) => {
+      if (e.type === "given") return [e.body.to];
+      return e.type === "poured" || e.type === "coursed" ? [e.body.for] : [];
+    }),
+  );
 
 /** What its straining kept in the cloth, where it was measured. */
 async function projectKeptBack(tx: Tx, b: Batch): Promise<void> {

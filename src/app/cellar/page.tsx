@@ -1,8 +1,14 @@
+import { cautionsOf, forWhoTakesIt } from "@/core/cautions/rules";
+import type { Course } from "@/core/cellar/course";
+import type { Day } from "@/core/day";
+import type { Batch } from "@/core/journal/fold";
+import { companyOf } from "@/core/people/company";
+import type { Person } from "@/core/people/person";
 import type { Metadata } from "next";
 import { z } from "zod";
 import { heldBy } from "@/core/label/held";
 import { bestByOfBottle } from "@/core/label/clock";
-import { reckonBatch } from "@/core/journal/reckon";
+import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
 import type { Kind } from "@/core/plan/plan";
 import type { PerMl } from "@/core/cellar/course";
@@ -24,6 +30,7 @@ export const metadata: Metadata = { title: "Cellar" };
 /** The bottle an address names, with what is known of it; nothing where there is none. */
 async function inHand(
   asked: string | undefined,
+  today: Day,
 ): Promise<(InHand & { readonly vessel: string; readonly kind: Kind }) | undefined> {
   const id = z.uuid().safeParse(asked);
   const found = id.success ? await bottleOf(db(), id.data) : undefined;
@@ -45,10 +52,25 @@ async function inHand(
     ),
     taken: batch.plan.taken,
     perMl: now.ok ? perMlOf(now.value.reckoning) : undefined,
+    minded: now.ok && bottle.course ? mindedOf(now.value, batch, bottle.course, people, today) : [],
     people: people.map((p) => p.name),
     vessel: batch.bottles[bottle.number - 1]!.vessel,
     kind: batch.plan.kind,
   };
+}
+
+/** What is to be minded when it is taken by its course: a day of that, by whom it is for. */
+function mindedOf(
+  { program, reckoning }: BatchReckoning,
+  batch: Batch,
+  course: Course,
+  people: readonly Person[],
+  today: Day,
+): readonly string[] {
+  const meantFor = course.for ? [course.for] : batch.plan.meantFor;
+  const who = companyOf({ meantFor }, { people, today });
+  const dayMl = course.ml * course.times;
+  return forWhoTakesIt(cautionsOf({ program, reckoning, ...who, dayMl })).map((c) => `${c.says} ${c.todo}`);
 }
 
 /** g of sugar, alcohol and dried herb in a mL. */
@@ -69,7 +91,7 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
   const [{ today, home }, bottles, hand] = await Promise.all([
     frame(),
     cellarBottles(db()),
-    searchParams.then((s) => inHand(s.bottle)),
+    Promise.all([searchParams, frame()]).then(([s, f]) => inHand(s.bottle, f.today)),
   ]);
   const lasts = await supplies(today, home.away);
   return (

@@ -41,6 +41,8 @@ export interface Situation {
   readonly meantFor: readonly Person[];
   /** Names it is meant for that nobody of the household bears. */
   readonly strangers?: readonly string[];
+  /** mL of it taken in a day, where a course lays that down. */
+  readonly dayMl?: number | undefined;
   /** The rest of the household. */
   readonly others: readonly Person[];
   readonly today: Day;

@@ -32,6 +32,11 @@ export function cautionsOf(s: Situation): Caution[] {
   return out.sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }
 
+const OF_PEOPLE: ReadonlySet<string> = new Set(PEOPLE.map((r) => r.id));
+/** Those about whoever takes it, that want more than to be known. */
+export const forWhoTakesIt = (cautions: readonly Caution[]): Caution[] =>
+  cautions.filter((c) => OF_PEOPLE.has(c.id) && c.severity !== "note");
+
 /** Those wanted at a stage. */
 export const cautionsAt = (stage: Stage, cautions: readonly Caution[]): Caution[] =>
   cautions.filter((c) => c.stages.includes(stage));

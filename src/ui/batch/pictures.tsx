@@ -65,7 +65,10 @@ export function Pictures({ batch }: { batch: Batch }) {
       <ul className="flex flex-wrap gap-3 pt-3">
         {batch.stove.pictures.map((p) => (
           <li key={p.id} className="w-[7.5rem]">
-            <a href={`/batch/${batch.id}/picture/${p.id}`}>
+            <a
+              href={`/batch/${batch.id}/picture/${p.id}`}
+              aria-label={`Photograph, ${printDay(p.day, "short")}${p.words ? `: ${p.words}` : ""}`}
+            >
               <img
                 src={`/batch/${batch.id}/picture/${p.id}?small`}
                 alt={p.words ?? `Photograph of ${printDay(p.day)}`}

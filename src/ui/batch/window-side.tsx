@@ -13,7 +13,10 @@ export function WindowPictures({ batch }: { batch: Batch }) {
     <ul className="flex gap-2" aria-label="Photographs, small">
       {shown.map((p) => (
         <li key={p.id}>
-          <a href={`/batch/${batch.id}/picture/${p.id}`}>
+          <a
+            href={`/batch/${batch.id}/picture/${p.id}`}
+            aria-label={`Photograph, ${printDay(p.day, "short")}${p.words ? `: ${p.words}` : ""}`}
+          >
             <img
               src={`/batch/${batch.id}/picture/${p.id}?small`}
               alt={p.words ?? `Photograph of ${printDay(p.day)}`}

@@ -45,13 +45,17 @@ export function FromCellar({
   put: (line: Nameless<Line>, materials: NonNullable<Plan["materials"]>, name: string) => void;
 }) {
   const units = useUnits();
-  const [ours, setOurs] = useState<readonly Ours[]>();
+  const [ours, setOurs] = useState<readonly Ours[] | "asking">();
   const [fault, setFault] = useState<Fault>();
   const open = async (): Promise<void> => {
     if (ours) return setOurs(undefined);
-    const found = await asked<{ ours: readonly Ours[] }>("/api/ours");
-    if (isFault(found)) return setFault(found);
     setFault(undefined);
+    setOurs("asking");
+    const found = await asked<{ ours: readonly Ours[] }>("/api/ours");
+    if (isFault(found)) {
+      setOurs(undefined);
+      return setFault(found);
+    }
     // What is past its day comes last: it is there to be seen, not to be poured first.
     setOurs([...found.ours].sort((a, b) => Number(a.bestBy < today) - Number(b.bestBy < today)));
   };
@@ -77,7 +81,8 @@ export function FromCellar({
           {fault.message}
         </p>
       )}
-      {ours && (
+      {ours === "asking" && <p className="quiet">Looking into the cellar…</p>}
+      {ours && ours !== "asking" && (
         <ul className="max-h-72 overflow-y-auto border-y border-rule" aria-label="Bottles of our own">
           {ours.length === 0 && (
             <li className="py-2">The cellar is empty: nothing stands there to be poured.</li>

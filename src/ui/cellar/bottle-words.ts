@@ -15,6 +15,8 @@ export interface InHand {
   readonly taken: string | undefined;
   /** What a mL of it holds; nothing where its batch does not reckon. */
   readonly perMl: PerMl | undefined;
+  /** What is to be minded about its course, for whom it is laid down. */
+  readonly minded: readonly string[];
   /** People of the household it may be for. */
   readonly people: readonly string[];
 }

@@ -70,6 +70,11 @@ export function CourseOf({ p, w, today }: { p: InHand; w: Writing; today: Day })
           : `${counted(s.daysLeft, "day", "days")} of one`}
         {s.courses > 0 && s.overMl >= 1 ? `, and ${Math.round(s.overMl)} mL over` : ""}.
       </p>
+      {p.minded.map((words) => (
+        <p key={words} className="border-l-4 border-cobalt pl-3 my-2">
+          {words}
+        </p>
+      ))}
       {s.stage === "running" && (
         <p className="pt-2 flex flex-wrap gap-x-4 items-center">
           <button

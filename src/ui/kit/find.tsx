@@ -58,7 +58,7 @@ function pageOf(f: Found): string {
     case "bottle":
       return `/cellar?bottle=${f.id}`;
     case "store":
-      return "/stores";
+      return `/stores#lot-${f.id}`;
     case "recipe":
       return `/formulary/${f.id}`;
   }

@@ -53,7 +53,7 @@ export function OneLot({
     if (ok) setOpen(false);
   };
   return (
-    <li className="border-b border-rule py-2">
+    <li id={`lot-${s.id}`} className="border-b border-rule py-2 target:bg-glaze">
       <div className="grid grid-cols-[20px_minmax(0,1fr)_auto] sm:grid-cols-[20px_minmax(0,14rem)_7rem_9.5rem_minmax(0,1fr)_auto] items-baseline gap-x-4">
         <span className="self-center">{stuff?.ok && <Swatch of={substanceOf(stuff.value)} />}</span>
         <span className="min-w-0">

@@ -1,5 +1,6 @@
 "use client";
 import type { Batch } from "@/core/journal/fold";
+import { temperaturesOf } from "@/core/journal/forecast";
 import { fillPlan, type OnHand } from "@/core/cellar/fill";
 import { agree, listed, numberWord, shareWords } from "@/core/words";
 import { KeepingChart } from "../../figures/keeping-chart";
@@ -45,6 +46,25 @@ function PourHead({ f }: { f: Finishing }) {
   );
 }
 
+/** Raw honey keeps what it is only under this, °C; a cup one can hold. */
+const HAND_WARM = 43;
+
+/** Whether the pan is cool enough for the honey, by the last thing it was read. */
+function WaitsForIt({ f, batch }: { f: Finishing; batch: Batch }) {
+  const units = useUnits();
+  const last = temperaturesOf(batch).at(-1);
+  const honey = f.got?.program.lines.some(
+    (l) => l.stuff.class === "honey" && f.inIt.some((x) => x.id === l.line.id),
+  );
+  if (!last || !honey || last.celsius <= HAND_WARM) return null;
+  return (
+    <p className="border-l-4 border-cobalt pl-3 my-2">
+      It was {units.temperature(last.celsius)} when it was read last: let it cool under{" "}
+      {units.temperature(HAND_WARM)}, a cup you can hold, before the honey goes in.
+    </p>
+  );
+}
+
 /** Which bottles it fills, of those on hand. */
 function Fills({ ml, onHand }: { ml: number; onHand: readonly OnHand[] }) {
   const units = useUnits();
@@ -74,6 +94,7 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
           : ""}
       </p>
       <PourHead f={f} />
+      <WaitsForIt f={f} batch={batch} />
       {got && head && (
         <section
           aria-label="What it makes"

@@ -4,8 +4,10 @@ import { useState } from "react";
 import { FileText, Printer } from "lucide-react";
 import type { LabelLayout } from "@/core/label/layout";
 import { PAGES, gridCells } from "@/core/label/sheet";
-import { type LabelSort, SORT_SIZES } from "@/core/label/sorts";
+import type { LabelSort } from "@/core/label/sorts";
+import { Beside, type BesideIt } from "./beside";
 import { LabelFace } from "./face";
+import { OtherSize } from "./other-size";
 import { OnThePrinter } from "./on-the-printer";
 
 const SORT_WORDS: Readonly<Record<LabelSort, string>> = {
@@ -32,6 +34,10 @@ interface Props {
   readonly name: string;
   /** By size, then by bottle; those of this batch first. */
   readonly layouts: Readonly<Record<string, readonly LabelLayout[]>>;
+  /** Sizes that are laid out, mm; one of the household’s own first. */
+  readonly sizes: readonly string[];
+  /** The bottle its labels go on. */
+  readonly vessel: BesideIt | undefined;
   readonly sort: LabelSort;
   /** Sorts there are of it as it stands. */
   readonly may: readonly LabelSort[];
@@ -110,12 +116,14 @@ interface Setting {
 /** Size, sheet, and the cell to begin at. */
 function Settings({
   sort,
+  sizes,
   said,
   each,
   wrong,
   say,
 }: {
   sort: LabelSort;
+  sizes: readonly string[];
   said: Setting;
   each: number;
   wrong: boolean;
@@ -128,7 +136,7 @@ function Settings({
           label, mm
         </label>
         <select id="size" className="field" value={said.size} onChange={(e) => say({ size: e.target.value })}>
-          {SORT_SIZES[sort].map((s) => (
+          {sizes.map((s) => (
             <option key={s} value={s}>
               {sort === "lid" ? `${s.split("x")[0]} round` : s.replace("x", " by ")}
             </option>
@@ -196,7 +204,7 @@ function Told({ labels }: { labels: readonly LabelLayout[] }) {
 /** All of a batch's labels, as they will be printed: singly, or on a sheet from any cell, with those of others where that is wanted. */
 export function LabelSheet(p: Props) {
   const { id, sort, layouts, others, own } = p;
-  const [said, setSaid] = useState<Setting>({ size: SORT_SIZES[sort][0]!, sheet: "a4", start: "1" });
+  const [said, setSaid] = useState<Setting>({ size: p.sizes[0]!, sheet: "a4", start: "1" });
   const { size, sheet, start } = said;
   const labels = layouts[size]!;
   const first = labels[0]!;
@@ -219,7 +227,10 @@ export function LabelSheet(p: Props) {
         <h1 className="text-[2rem]">Labels</h1>
         <Sorts {...p} />
         <div className="flex flex-wrap gap-x-8 gap-y-2 py-3 items-end">
-          <Settings {...{ sort, said, each, wrong }} say={(to) => setSaid((was) => ({ ...was, ...to }))} />
+          <Settings
+            {...{ sort, sizes: p.sizes, said, each, wrong }}
+            say={(to) => setSaid((was) => ({ ...was, ...to }))}
+          />
           <a className="slab" href={href} target="_blank" rel="noopener">
             <FileText size={18} aria-hidden="true" /> PDF
           </a>
@@ -237,9 +248,11 @@ export function LabelSheet(p: Props) {
           </p>
         )}
         {p.printer && <OnThePrinter key={`${sort} ${size}`} batch={id} sort={sort} size={size} many={own} />}
+        <OtherSize id={id} sort={sort} beside={beside} />
         <OnTheSheet {...p} />
         <Told labels={labels} />
       </div>
+      {p.vessel && (sort === "bottle" || sort === "neck") && <Beside vessel={p.vessel} label={first} />}
       <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
         {labels.map((l, i) => (
           <figure key={i}>

@@ -5,7 +5,9 @@ import { labelsOf } from "../labels-of";
 import { batchPage } from "../../../batch-page";
 import { printerOf } from "@/instruments/house";
 import { printed } from "@/print/label-files";
-import { WithOthers, sizeOf } from "@/print/request";
+import { VESSELS } from "@/core/vessel/catalogue";
+import type { Batch } from "@/core/journal/fold";
+import { OwnSize, WithOthers, sizeOf } from "@/print/request";
 import { besides } from "../../../besides";
 import { LabelSheet } from "@/ui/batch/label/label";
 
@@ -13,7 +15,13 @@ export const metadata: Metadata = { title: "Labels" };
 
 interface Params {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ sort?: string; with?: string }>;
+  readonly searchParams: Promise<{ sort?: string; with?: string; size?: string }>;
+}
+
+/** The bottle the first of its labels goes on: its profile, to be drawn beside it at real size. */
+function vesselOf(batch: Batch) {
+  const v = VESSELS.get(batch.bottles[0]?.vessel ?? "");
+  return v && { profile: v.solid.profile, lid: v.lid, size: v.size };
 }
 
 /** A batch’s labels at real size: of the jar while it works, of its bottles after. */
@@ -34,19 +42,24 @@ export default async function LabelPage({ params, searchParams }: Params) {
   const beside = among.filter((o) => wanted.success && wanted.data.includes(o.id));
   const sheets = await Promise.all([batch.id, ...beside.map((o) => o.id)].map((id) => labelsOf(id, sort)));
   const labels = sheets.flatMap((x) => x?.labels ?? []);
+  // One of the household's own stands before the usual ones.
+  const own = OwnSize.safeParse(asked.size);
+  const sizes = [...new Set([...(own.success ? [own.data] : []), ...SORT_SIZES[sort]])];
   const layouts = Object.fromEntries(
-    SORT_SIZES[sort].map((s) => {
+    sizes.map((s) => {
       const { widthMm, heightMm } = sizeOf(s);
       return [s, labels.map((l) => printed(l, widthMm, heightMm))];
     }),
   );
   return (
     <LabelSheet
-      key={`${sort} ${beside.map((o) => o.id).join()}`}
+      key={`${sort} ${sizes[0]} ${beside.map((o) => o.id).join()}`}
       id={batch.id}
       code={batch.code}
       name={batch.name}
       layouts={layouts}
+      sizes={sizes}
+      vessel={vesselOf(batch)}
       sort={sort}
       may={may}
       printer={printerOf() !== undefined}

@@ -24,7 +24,7 @@ export const SEASONING_G: Readonly<Record<string, number>> = {
 
 /** g of dried herb of a line that a day's taking holds. */
 export function gramsADay(l: Resolved, s: Situation): number {
-  const ml = s.program.plan.kind === "tincture" ? DAY_ML_OF_DROPS : DAY_ML;
+  const ml = s.dayMl ?? (s.program.plan.kind === "tincture" ? DAY_ML_OF_DROPS : DAY_ML);
   const finished = Math.max(1, s.reckoning.finished.ml.value);
   const dry = (x: Resolved): number => (x.stuff.plant ? x.grams * (1 - x.stuff.composition[0]!) : 0);
   // What came in a bottle of ours is in the liquid already.
