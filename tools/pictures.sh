@@ -6,7 +6,10 @@ data=$(mktemp -d /tmp/jolly-pictures-XXXX); chmod 755 "$data"
 port=${1:-4179}
 JOLLY_DATA="$data/data" JOLLY_NOW_FROZEN=2026-11-24T09:00:00Z ./jolly start --port "$port" >"$data/log" 2>&1 &
 trap 'pkill -TERM -P $! 2>/dev/null; kill -TERM $! 2>/dev/null; wait 2>/dev/null; rm -rf "$data"' EXIT
-until grep -q "http://" "$data/log"; do sleep 1; done
+until grep -q "http://" "$data/log"; do
+  grep -q "^jolly:" "$data/log" && cat "$data/log" && exit 1
+  sleep 1
+done
 shot() { TSX_TSCONFIG_PATH=tsconfig.json node --no-warnings --import tsx tools/picture.ts "http://127.0.0.1:$port$1" "docs/screenshots/$2.png" "${4:-1280x800}" ${3:+"$3"}; }
 batch() { node -e 'const l=require("fs").readFileSync("demo/lock-cottage.jsonl","utf8").trim().split("\n").map(JSON.parse);console.log(l.find(e=>e.body&&e.body.code===process.argv[1]).stream)' "$1"; }
 oxymel='wait:300 ;; type:input[role=combobox]::1½ cups hyssop, dried ;; press:Enter ;; type:input[role=combobox]::3 tbsp fennel seed ;; press:Enter ;; wait:900'
