@@ -1,4 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
+import { chance } from "../../../tests/chance";
 import { type BottleEvent, type Filled, foldBottle, mayFollowBottle } from "../cellar/bottle";
 import { addDays } from "../day";
 import type { IssuedVerdict, PlaceClass } from "../journal/events";
@@ -159,4 +160,62 @@ describe("a bottle’s journal", () => {
     expect(mayFollowBottle(thawed, "moved", { place: "freezer" })).toMatch(/not frozen again/);
     expect(mayFollowBottle(thawed, "moved", { place: "cupboard" })).toBeUndefined();
   });
+});
+
+/** The same, told plainly: day after day, each using its part, until no whole day more is left. */
+function plainly(
+  stood: readonly (readonly [from: string, place: PlaceClass])[],
+  opened: string | undefined,
+  v: IssuedVerdict,
+): string {
+  const warm = (p: PlaceClass): boolean => p === "cupboard" || p === "cool-dark";
+  const lifeOf = (place: PlaceClass, open: boolean): number => {
+    if (open) return warm(place) && !v.openedInCupboard ? 3 : v.openedDays;
+    if (v.place === "fridge" && warm(place)) return 3;
+    return place === "fridge" ? Math.max(v.fridgeDays, v.place === "fridge" ? v.days : 0) : v.days;
+  };
+  let used = 0;
+  for (let n = 0, day = stood[0]![0]; n < 4000; n++, day = addDays(day, 1)) {
+    const [from, place] = stood.findLast(([d]) => d <= day)!;
+    if (used >= 1 - 1e-6) return day;
+    if (place === "freezer") {
+      if (day >= addDays(from, 365)) return day;
+      continue;
+    }
+    const life = lifeOf(place, opened !== undefined && opened <= day);
+    if (used + 1 / life > 1 + 1e-6) return day;
+    used += 1 / life;
+  }
+  throw new Error("it lasts for ever");
+}
+
+test("ten thousand lives of bottles come to the day a plain count of days comes to", () => {
+  const c = chance(20_261_126);
+  const verdicts = [CUPBOARD, FRIDGE, { ...CUPBOARD, openedInCupboard: false, openedDays: 45 }];
+  const off: string[] = [];
+  for (let n = 0; n < 10_000; n++) {
+    const v = verdicts[Math.floor(c.next() * verdicts.length)]!;
+    let [place, day]: [PlaceClass, string] = [v.place === "fridge" ? "fridge" : "cupboard", STRAINED];
+    const stood: [string, PlaceClass][] = [[day, place]];
+    for (let k = Math.floor(c.next() * 4); k > 0; k--) {
+      day = addDays(day, 1 + Math.floor(c.next() * 60));
+      const next = (["cupboard", "cool-dark", "fridge", "freezer"] as const)[Math.floor(c.next() * 4)]!;
+      place = place === "freezer" ? "fridge" : next;
+      stood.push([day, place]);
+    }
+    // Nobody opens what is frozen.
+    const at = addDays(STRAINED, 1 + Math.floor(c.next() * 150));
+    const opened = c.next() < 0.5 && stood.findLast(([d]) => d <= at)![1] !== "freezer" ? at : undefined;
+    const events = [
+      ...stood.slice(1).map(([d, p]) => moved(d, p)),
+      ...(opened ? [entry("opened", opened)] : []),
+    ];
+    const filled = { ...FILLED, place: stood[0]![1], filled: STRAINED };
+    const is = bestBy(events, v, undefined, filled);
+    const best = plainly(stood, opened, v);
+    const cap = opened !== undefined && place !== "freezer" ? addDays(opened, v.openedDays) : best;
+    const should = cap < best ? cap : best;
+    if (is !== should) off.push(`${JSON.stringify(stood)} opened ${opened}: ${is}, plainly ${should}`);
+  }
+  expect(off.slice(0, 5)).toEqual([]);
 });

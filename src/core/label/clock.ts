@@ -67,7 +67,8 @@ export function bestByOfBottle(b: BottleNow, held: HeldIn, own?: Day): Day {
     }
     const life = Math.max(1e-9, s.open ? openedLife(held, s.place) : closedLife(held, s.place));
     best = addDays(s.from, Math.floor((1 - used) * life + 1e-6));
-    if (days === undefined || best <= until!) break;
+    // Part of a day that is left when it is moved is not lost: frozen, it waits.
+    if (days === undefined || used + days / life >= 1 - 1e-6) break;
     used = Math.min(1, used + days / life);
   }
   const now = b.place;
