@@ -217,6 +217,7 @@ export function LabelSheet(p: Props) {
   const href = `/batch/${id}/label.pdf?sort=${sort}&size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}${beside ? `&with=${beside}` : ""}`;
   return (
     <div className="pt-5">
+      {p.vessel && (sort === "bottle" || sort === "neck") && <Beside vessel={p.vessel} label={first} />}
       <div className="no-print">
         <p>
           <Link href={`/batch/${id}`} className="stencil text-xl">
@@ -252,7 +253,6 @@ export function LabelSheet(p: Props) {
         <OnTheSheet {...p} />
         <Told labels={labels} />
       </div>
-      {p.vessel && (sort === "bottle" || sort === "neck") && <Beside vessel={p.vessel} label={first} />}
       <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
         {labels.map((l, i) => (
           <figure key={i}>
