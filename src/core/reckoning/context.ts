@@ -10,8 +10,6 @@ export interface Context {
   readonly materials?: Catalogue;
   /** Figures frozen at *Begin*, by line key; they win over today's. */
   readonly frozen?: ReadonlyMap<string, Stuff>;
-  /** Bottles of ours that stand in the plan as lines, by bottle id. */
-  readonly bottles?: ReadonlyMap<string, Stuff>;
   /** The vessel as it was, where the plan was begun. */
   readonly vessel?: Vessel;
   readonly vessels?: ReadonlyMap<string, Vessel>;

@@ -64,10 +64,10 @@ function otherForm(material: Material, l: ReadLine["line"], is: Form | undefined
   return s.ok ? s.value : undefined;
 }
 
-/** A line's stuff: frozen with the batch, poured from a bottle of ours, or from the catalogue. Faults carry the line's own fields. */
+/** A line's stuff: frozen with the batch, or from the catalogue with the plan's own in it. Faults carry the line's own fields. */
 export function stuffOfLine(l: ReadLine, catalogue: Catalogue, around: Context): Result<FoundStuff> {
   const { line } = l;
-  const kept = around.frozen?.get(lineKey(line)) ?? ofBottle(l, around);
+  const kept = around.frozen?.get(lineKey(line));
   if (kept) return ok({ stuff: kept, otherwise: undefined });
   const material = findMaterial(line.material, catalogue);
   if (!material.ok) return material;
@@ -80,6 +80,3 @@ export function stuffOfLine(l: ReadLine, catalogue: Catalogue, around: Context):
   if (!stuff.ok) return stuff;
   return ok({ stuff: stuff.value, otherwise: otherForm(material.value, line, stuff.value.form) });
 }
-
-const ofBottle = ({ line }: ReadLine, around: Context): Stuff | undefined =>
-  line.from && "bottle" in line.from ? around.bottles?.get(line.from.bottle) : undefined;
