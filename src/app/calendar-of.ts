@@ -3,12 +3,13 @@ import { calendarFile } from "@/calendar/ics";
 import type { CalendarItem } from "@/calendar/item";
 import { itemsOfJar } from "@/calendar/of-jars";
 import { type Day, daysBetween } from "@/core/day";
-import { reckonBatch } from "@/core/journal/reckon";
+import { strainTogether } from "@/core/care/weeks";
+import { careOfBatch } from "@/core/journal/reckon";
 import { counted } from "@/core/words";
 import { db } from "@/store/db";
 import type { Household } from "@/store/household";
 import { type BottleDates, bottleDates, live } from "@/store/shelf";
-import { strainPlans } from "@/ui/shelf/card";
+import { strainWindow } from "@/ui/shelf/card";
 import type { Lasts } from "@/ui/cellar/lasts";
 import { supplies } from "./supplies";
 
@@ -46,11 +47,19 @@ export async function calendarOf(home: Household, today: Day): Promise<string> {
     bottleDates(db()),
     supplies(today, home.away),
   ]);
-  const plans = strainPlans(batches, home);
-  const jars = batches.flatMap((b) => {
-    const r = b.state === "working" ? reckonBatch(b) : undefined;
-    return r?.ok ? itemsOfJar(b, r.value.care, plans.get(b.id), home.morning.at, home.away) : [];
+  // Each jar is reckoned once: a feed may be asked for every few minutes.
+  const cared = batches.flatMap((b) => {
+    const care = b.state === "working" ? careOfBatch(b) : undefined;
+    return care ? [{ b, care }] : [];
   });
+  const windows = cared.flatMap(({ b, care }) => {
+    const window = strainWindow(b, care);
+    return window ? [{ id: b.id, window }] : [];
+  });
+  const plans = strainTogether(windows, home);
+  const jars = cared.flatMap(({ b, care }) =>
+    itemsOfJar(b, care, plans.get(b.id), home.morning.at, home.away),
+  );
   const items = [...jars, ...bottles.map(bestBy), ...lasts.flatMap((l) => startBy(l, today))];
   return calendarFile(items, home.name, home.zone);
 }

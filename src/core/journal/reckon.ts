@@ -73,6 +73,14 @@ export function reckonBatch(
   });
 }
 
+/** What a working jar wants, without the cautions: for lists of many. Nothing where it does not reckon. */
+export function careOfBatch(batch: Batch): Care | undefined {
+  const made = reckonMade(batch);
+  if (!made.ok) return undefined;
+  const { program, reckoning } = made.value;
+  return careOf(program, reckoning.fit, reckoning.working, movedWindow(batch));
+}
+
 /** The window as the maker moved it, in days from the day begun. */
 function movedWindow({ begunDay, stove }: Batch): Window | undefined {
   if (!stove.window) return undefined;
