@@ -90,12 +90,16 @@ function daysBack(
 }
 
 /** Weeks in which there was any, newest first; those with less than two days of it tell nothing. */
-function weeksOf(bottles: readonly SupplyBottle[], today: Day, isAway: (day: Day) => boolean): Week[] {
+function weeksOf(bottles: readonly SupplyBottle[], today: Day, away: NonNullable<Around["away"]>): Week[] {
   const first = bottles.reduce((d, b) => (b.filled < d ? b.filled : d), today);
   const weeks = Math.min(MOST_WEEKS, Math.floor(daysBetween(first, today) / 7));
   const { ml, there } = daysBack(bottles, today, weeks * 7);
-  for (let back = 0; back < there.length; back++)
-    if (there[back] && ml[back] === 0 && isAway(addDays(today, -1 - back))) there[back] = 0;
+  // Only the days away are gone through: there are few, and a cellar has many remedies.
+  for (const a of away) {
+    const last = Math.min(there.length - 1, daysBetween(a.from, today) - 1);
+    for (let back = Math.max(0, daysBetween(a.to, today) - 1); back <= last; back++)
+      if (ml[back] === 0) there[back] = 0;
+  }
   const month = monthsFrom(today);
   return Array.from({ length: weeks }, (_, w): Week => {
     const days = [0, 1, 2, 3, 4, 5, 6].map((d) => w * 7 + d);
@@ -169,8 +173,7 @@ export function supplyOf(
   today: Day,
   { courseMl, away = [] }: Around = {},
 ): Supply | undefined {
-  const isAway = (day: Day): boolean => away.some((a) => a.from <= day && day <= a.to);
-  const weeks = weeksOf(bottles, today, isAway);
+  const weeks = weeksOf(bottles, today, away);
   const times = bottles.flatMap((b) => b.taken).filter((t) => t.to < today);
   const n = total(weeks, (w) => w.there);
   const used = total(weeks, (w) => w.ml);
