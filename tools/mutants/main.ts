@@ -1,8 +1,9 @@
 /**
  * `./jolly mutants [ROOM…]`: breaks the deciding rooms of the core a little, three hundred times a room from a fixed seed (rows, lives and
- * thresholds always among them), and tells which breakages that room's own tests pass over. Writes docs/mutants.md. By hand, not in CI.
+ * thresholds always among them), and tells which breakages that room's own tests pass over. Renews what docs/mutants.md says of the
+ * rooms it ran, each as soon as it is through. By hand, not in CI.
  */
-import { readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { existsSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import { chance } from "../../tests/chance";
 import { type Breakage, breakagesOf } from "./breakages";
@@ -12,6 +13,8 @@ import { House } from "./house";
 const ROOT = join(import.meta.dirname, "../..");
 const CORE = join(ROOT, "src/core");
 const PAGE = join(ROOT, "docs/mutants.md");
+/** What the last run of each room said, so that one room can be run again without the others. */
+const LAST = join(ROOT, "tools/mutants/last.json");
 const SEED = 20_261_125;
 const SAMPLE = 300;
 const SWEEP_MS = 4000;
@@ -50,9 +53,13 @@ interface Told {
   readonly room: string;
   readonly tried: number;
   readonly killed: number;
-  readonly survivors: readonly Breakage[];
+  /** One line a breakage that no test noticed. */
+  readonly survivors: readonly string[];
   readonly minutes: number;
 }
+
+const lineOf = (b: Breakage): string =>
+  `\`${relative(CORE, b.file)}:${b.line}\` ${b.words.replace(/\s+/g, " ").slice(0, 90)}`;
 
 async function tryRoom(room: string): Promise<Told> {
   const began = Date.now();
@@ -95,7 +102,8 @@ async function tryRoom(room: string): Promise<Told> {
     if (!killed) survivors.push(b);
   }
   const minutes = (Date.now() - began) / 60_000;
-  return { room, tried: sample.length, killed: sample.length - survivors.length, survivors, minutes };
+  const killed = sample.length - survivors.length;
+  return { room, tried: sample.length, killed, survivors: survivors.map(lineOf), minutes };
 }
 
 function pageOf(told: readonly Told[]): string {
@@ -105,10 +113,18 @@ function pageOf(told: readonly Told[]): string {
     (t) => `| ${t.room} | ${t.tried} | ${share(t)} % | ${ROOMS[t.room]!.aim} % | ${t.minutes.toFixed(1)} |`,
   );
   const lists = told.map(
-    (t) =>
-      `## Passed over in ${t.room}\n\n${t.survivors.map((b) => `- \`${relative(CORE, b.file)}:${b.line}\` ${b.words.replace(/\s+/g, " ").slice(0, 90)}`).join("\n") || "None."}\n`,
+    (t) => `## Passed over in ${t.room}\n\n${t.survivors.map((b) => `- ${b}`).join("\n") || "None."}\n`,
   );
   return `${head}${rows.join("\n")}\n\n${lists.join("\n")}`;
+}
+
+/** What is on record, with what this run found in the place of what an earlier one found. */
+function renew(told: Told): void {
+  const before: Told[] = existsSync(LAST) ? (JSON.parse(readFileSync(LAST, "utf8")) as Told[]) : [];
+  const byRoom = new Map([...before, told].map((t) => [t.room, t]));
+  const now = Object.keys(ROOMS).flatMap((room) => byRoom.get(room) ?? []);
+  writeFileSync(LAST, `${JSON.stringify(now, undefined, 2)}\n`);
+  writeFileSync(PAGE, pageOf(now));
 }
 
 async function main(): Promise<void> {
@@ -116,16 +132,13 @@ async function main(): Promise<void> {
   const rooms = asked.length > 0 ? asked : Object.keys(ROOMS);
   for (const r of rooms)
     if (!ROOMS[r]) throw new Error(`the deciding rooms are ${Object.keys(ROOMS).join(", ")}`);
-  const told: Told[] = [];
   for (const room of rooms) {
-    const t = await tryRoom(room);
-    told.push(t);
-    process.stdout.write(`${room}: ${t.killed} of ${t.tried} noticed, ${t.minutes.toFixed(1)} min\n`);
-    for (const b of t.survivors)
-      process.stdout.write(
-        `  ${relative(CORE, b.file)}:${b.line} ${b.words.replace(/\s+/g, " ").slice(0, 90)}\n`,
-      );
+    const told = await tryRoom(room);
+    renew(told);
+    process.stdout.write(
+      `${room}: ${told.killed} of ${told.tried} noticed, ${told.minutes.toFixed(1)} min\n`,
+    );
+    for (const b of told.survivors) process.stdout.write(`  ${b}\n`);
   }
-  if (asked.length === 0) writeFileSync(PAGE, pageOf(told));
 }
 void main();
