@@ -134,5 +134,5 @@ run_torture() {
 run_bench() {
   scratch_cluster jolly-bench
   need_build for-tests
-  TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/bench.ts
+  TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/bench/main.ts
 }

@@ -1,0 +1,124 @@
+/** What a frame costs in Chromium: script, style and layout, as the browser itself counts them. */
+import puppeteer, { type Page } from "puppeteer-core";
+import { median, p95, say } from "./rows";
+
+/** Waits until a frame is drawn. A key is answered at once, in the frame it falls in; a moved pointer in the frame after. */
+const DRAWN = {
+  key: () => new Promise((r) => requestAnimationFrame(() => setTimeout(r, 0))),
+  pointer: () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r))),
+} as const;
+/** Frames left out at the beginning. */
+const WARM = 10;
+
+/** ms of script, and of style and layout, so far. */
+async function spent(page: Page): Promise<() => Promise<number>> {
+  const client = await page.createCDPSession();
+  await client.send("Performance.enable");
+  return async () => {
+    const { metrics } = await client.send("Performance.getMetrics");
+    const of = (name: string): number => metrics.find((m) => m.name === name)!.value;
+    return (of("ScriptDuration") + of("LayoutDuration") + of("RecalcStyleDuration")) * 1000;
+  };
+}
+
+async function throttled(page: Page, rate: number, work: () => Promise<void>): Promise<void> {
+  const client = await page.createCDPSession();
+  await client.send("Emulation.setCPUThrottlingRate", { rate });
+  await work();
+  await client.send("Emulation.setCPUThrottlingRate", { rate: 1 });
+  await client.detach();
+}
+
+/** ms of the frame that each input leads to. The first few are left out. */
+async function frames(
+  page: Page,
+  times: number,
+  drawn: keyof typeof DRAWN,
+  input: (i: number) => Promise<unknown>,
+): Promise<number[]> {
+  const soFar = await spent(page);
+  const out: number[] = [];
+  for (let i = 0; i < times; i++) {
+    const before = await soFar();
+    await input(i);
+    await page.evaluate(DRAWN[drawn]);
+    if (i >= WARM) out.push((await soFar()) - before);
+  }
+  return out;
+}
+
+/** A frame in which the rail is dragged. */
+async function drag(page: Page): Promise<number[]> {
+  const box = (await (await page.$('[aria-label="cider vinegar against heather honey"]'))!.boundingBox())!;
+  await page.mouse.move(box.x + 12, box.y + 20);
+  await page.mouse.down();
+  const times = await frames(page, 90, "pointer", (i) =>
+    page.mouse.move(box.x + 12 - 70 * Math.sin(i / 9), box.y + 20),
+  );
+  await page.mouse.up();
+  return times;
+}
+
+/** A keystroke in an amount, and everything that follows from it. */
+async function typing(page: Page): Promise<number[]> {
+  await page.focus('input[aria-label="hyssop: amount"]');
+  // From “1½ cups” to “½ cups” and back.
+  await page.keyboard.press("Home");
+  await page.keyboard.press("ArrowRight");
+  return frames(page, 70, "key", (i) => page.keyboard.press(i % 2 === 0 ? "Backspace" : "1"));
+}
+
+export async function withPage(work: (page: Page) => Promise<void>): Promise<void> {
+  const args =
+    "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync";
+  const browser = await puppeteer.launch({ executablePath: "/usr/bin/chromium", args: args.split(" ") });
+  const page = await browser.newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  try {
+    await work(page);
+  } finally {
+    await browser.close();
+  }
+}
+
+/** Dragging and typing on a Bench of the demo's oxymel. */
+export async function bench(page: Page, url: string, base: number): Promise<void> {
+  await page.goto(`${url}/bench`);
+  await page.waitForSelector('[aria-busy="false"]');
+  const lines = "1½ cups hyssop, dried|3 tbsp fennel seed|1 tbsp thyme|2 tbsp caraway|1 tsp juniper";
+  for (const t of lines.split("|")) {
+    await page.type('input[role="combobox"]', t);
+    await page.keyboard.press("Enter");
+  }
+  await page.waitForSelector('[role="slider"]');
+  for (const [rate, most] of [
+    [1, 16],
+    [4, 50],
+  ] as const)
+    await throttled(page, rate, async () => {
+      const wants = `wants at most ${most} ms`;
+      const d = await drag(page);
+      say(`a drag frame, script and layout, ${rate}× throttle, p95`, p95(d), base, wants);
+      say("the same, median", median(d), base);
+      // Rising levels take frames of their own; here the frame of the keystroke alone is wanted.
+      await page.evaluate(() => void (document.documentElement.dataset["dragging"] = "yes"));
+      const k = await typing(page);
+      await page.evaluate(() => void delete document.documentElement.dataset["dragging"]);
+      say(`a keystroke in an amount, ${rate}× throttle, p95`, p95(k), base, wants);
+      say("the same, median", median(k), base);
+    });
+}
+
+/** ms of script, style and layout until a page stands and answers. */
+export async function opening(page: Page, url: string, times = 7): Promise<number> {
+  const out: number[] = [];
+  for (let i = 0; i < times; i++) {
+    await page.goto("about:blank");
+    const soFar = await spent(page);
+    const before = await soFar();
+    await page.goto(url, { waitUntil: "networkidle0" });
+    await page.evaluate(DRAWN.pointer);
+    out.push((await soFar()) - before);
+  }
+  return median(out);
+}

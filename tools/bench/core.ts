@@ -1,0 +1,89 @@
+/** The core by itself: a line read, a plan reckoned. */
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { readPlan } from "../../src/core/plan/file";
+import { readLine } from "../../src/core/reading/line";
+import { contextIn } from "../../src/core/reading/said";
+import { reckon } from "../../src/core/reckoning/reckon";
+import { MATERIALS } from "../../src/core/material/catalogue";
+import { median, p95, say, sayRatio } from "./rows";
+
+const ROOT = join(import.meta.dirname, "../..");
+const TIMES = 1500;
+/** Herbs of the demo's sort, then whatever else the catalogue has of plants. */
+const HERBS =
+  "thyme sage nettle garlic ginger onion lemon chilli horseradish rosemary fennel-seed caraway juniper hawthorn-berry rose-hip turmeric lemon-balm peppermint meadowsweet mustard-seed cinnamon hyssop coriander-seed".split(
+    " ",
+  );
+
+/** A fire cider of so many lines, two of them the liquids it stands in. */
+function planOf(lines: number): Parameters<typeof readPlan>[0] {
+  const others = [...MATERIALS.keys()].filter(
+    (id) => !HERBS.includes(id) && ["leaf", "root", "seed"].includes(MATERIALS.get(id)!.row.class),
+  );
+  const herbs = [...HERBS, ...others].slice(0, lines - 2);
+  if (herbs.length < lines - 2) throw new Error(`there are only ${herbs.length} herbs`);
+  const what = [
+    ...herbs.map((material) => ({ material, amount: "2 tbsp" })),
+    { material: "cider vinegar", amount: "2 parts" },
+    { material: "honey", amount: "1 part" },
+  ];
+  return {
+    format: "jolly-crock/plan",
+    version: 1,
+    units: "us",
+    name: `Of ${lines} lines`,
+    kind: "fire-cider",
+    vessel: "m-5000",
+    steps: [
+      { do: "add", what },
+      { do: "steep", for: "4 weeks" },
+      { do: "strain", how: "wrung" },
+      { do: "bottle" },
+    ],
+  };
+}
+
+/** ms a reckoning, from the parsed plan to the verdict. */
+function reckonings(lines: number): number[] {
+  const plan = readPlan(planOf(lines));
+  if (!plan.ok) throw new Error(plan.faults[0]!.message);
+  const once = (): number => {
+    const t = performance.now();
+    const r = reckon(plan.value);
+    const ms = performance.now() - t;
+    if (!r.ok) throw new Error(r.faults[0]!.message);
+    return ms;
+  };
+  for (let i = 0; i < TIMES; i++) once();
+  return Array.from({ length: TIMES }, once);
+}
+
+/** ms a line, of every line a home maker was seen to type. */
+function readings(): number[] {
+  const typed = readFileSync(join(ROOT, "tests/phrases/given.tsv"), "utf8")
+    .split("\n")
+    .filter((l) => l.trim() !== "" && !l.startsWith("#"))
+    .map((l) => l.split("\t")[0]!);
+  const ctx = contextIn("us");
+  const out: number[] = [];
+  for (let round = 0; round < 40; round++)
+    for (const line of typed) {
+      const t = performance.now();
+      readLine(line, ctx);
+      if (round >= 20) out.push(performance.now() - t);
+    }
+  return out;
+}
+
+export function core(base: number): void {
+  const lines = readings();
+  say("reading a line as it is typed, median", median(lines), base, "wants at most 20 µs");
+  say("the same, p95", p95(lines), base);
+  const of25 = reckonings(25);
+  say("reckoning, 25 lines, with its spread", median(of25), base, "wants under 1 ms");
+  say("the same, p95", p95(of25), base);
+  const of60 = reckonings(60);
+  say("reckoning, 60 lines", median(of60), base);
+  sayRatio("60 lines over 25", median(of60) / median(of25), "2.4 times the lines");
+}

@@ -1,0 +1,118 @@
+/**
+ * `./jolly bench`: how fast it is, as ratios against a baseline measured in the same run. Times are medians unless they say p95; the two
+ * households of a ratio are asked by turns, so that a machine that slows down slows both.
+ */
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { connect } from "../../src/store/db";
+import { importLines } from "../../src/store/exchange";
+import { migrate } from "../../src/store/migrate";
+import { bench, opening, withPage } from "./browser";
+import { core } from "./core";
+import { toldAgain } from "./households";
+import { baseline, median, print, say, sayHead, sayRatio } from "./rows";
+import { NOW, type Served, serve } from "./served";
+
+const ROOT = join(import.meta.dirname, "../..");
+const TODAY = NOW.slice(0, 10);
+/** Pages asked of both households, and how many times the demo's time is allowed over ten years of records. */
+const PATHS: readonly (readonly [path: string, most: number])[] = [
+  ["/", 1.2],
+  ["/bench", 1.2],
+  ["/cellar", 1.3],
+  ["/stores", 1.3],
+  ["/formulary", 1.3],
+  ["/batches", 1.3],
+];
+const QUESTIONS = ["hyssop", "ox", "fridge", "fire cider", "past"];
+const ROUNDS = 48;
+const WARM = 8;
+
+async function asked(app: Served, path: string): Promise<number> {
+  const t = performance.now();
+  const answer = await fetch(app.url + path);
+  await answer.text();
+  if (!answer.ok) throw new Error(`${path} answers ${answer.status}`);
+  return performance.now() - t;
+}
+
+/** ms each of some apps takes for a path, asked by turns. */
+async function byTurns(apps: readonly Served[], path: string): Promise<number[]> {
+  const times = apps.map((): number[] => []);
+  for (let i = 0; i < ROUNDS; i++)
+    for (const [k, app] of apps.entries()) {
+      const ms = await asked(app, path);
+      if (i >= WARM) times[k]!.push(ms);
+    }
+  return times.map(median);
+}
+
+const demoLines = (): string[] =>
+  readFileSync(join(ROOT, "demo/lock-cottage.jsonl"), "utf8").trim().split("\n");
+
+/** A database with a household in it; its address. */
+async function household(root: string, name: string, lines: readonly string[]): Promise<string> {
+  const admin = connect(`${root}/postgres`, 1);
+  await admin.unsafe(`create database ${name}`);
+  await admin.end();
+  const sql = connect(`${root}/${name}`, 2);
+  await migrate(sql, join(ROOT, "src/store/migrations"));
+  await importLines(sql, lines);
+  await sql.unsafe("analyze");
+  const [n] = await sql<{ e: number; b: number; x: number; s: number }[]>`
+    select (select count(*) from event)::int as e, (select count(*) from batch)::int as b,
+      (select count(*) from bottle)::int as x, (select count(*) from bottle where state = 'kept')::int as s`;
+  sayHead(`${name}: ${n!.e} entries, ${n!.b} batches, ${n!.x} bottles of which ${n!.s} stand`);
+  await sql.end();
+  return `${root}/${name}`;
+}
+
+/** What ten years of records cost beside the demo. */
+async function pages(apps: readonly Served[], base: number): Promise<void> {
+  const row = async (path: string, most: number): Promise<void> => {
+    const [demo, ten] = await byTurns(apps, path);
+    say(`${path}, demo`, demo!, base);
+    const wants = `${(ten! - demo!).toFixed(1)} ms more; wants at most ${most} times`;
+    sayRatio(`${path}, ten years over demo`, ten! / demo!, wants);
+  };
+  for (const [path, most] of PATHS) await row(path, most);
+  for (const q of QUESTIONS) {
+    const path = `/api/find?q=${encodeURIComponent(q)}`;
+    const [, ten] = await byTurns(apps, path);
+    say(`finding “${q}”, ten years`, ten!, base, "wants at most 50 ms");
+  }
+}
+
+async function main(): Promise<void> {
+  const base = baseline();
+  say("baseline", base, base);
+  core(base);
+  const root = process.env["DATABASE_ROOT"];
+  if (!root) throw new Error("run it as ./jolly bench");
+  const demo = demoLines();
+  const ten = toldAgain(demo, TODAY, { rounds: 500, every: 7, usedUp: true });
+  const year = toldAgain(demo, TODAY, { rounds: 70, every: 5, usedUp: false });
+  const apps: Served[] = [];
+  try {
+    const lists = { demo, ten_years: ten, full_shelves: year };
+    for (const [name, lines] of Object.entries(lists))
+      apps.push(await serve(await household(root, name, lines)));
+    const [atDemo, atTen, atFull] = apps;
+    say("the app starts (server only)", atDemo!.startMs, base);
+    await pages([atDemo!, atTen!], base);
+    await withPage(async (page) => {
+      await bench(page, atDemo!.url, base);
+      say("the cellar of the demo opened", await opening(page, `${atDemo!.url}/cellar`), base);
+      const full = await opening(page, `${atFull!.url}/cellar`);
+      say("the cellar with full shelves opened", full, base, "wants under 100 ms of script");
+    });
+  } finally {
+    for (const app of apps) app.stop();
+  }
+  print();
+}
+
+void main().catch((e: Error) => {
+  process.stderr.write(`bench: ${e.stack ?? e.message}\n`);
+  process.exit(1);
+});
