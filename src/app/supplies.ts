@@ -4,7 +4,7 @@ import { type Day, addDays } from "@/core/day";
 import { reckonBatch } from "@/core/journal/reckon";
 import { db } from "@/store/db";
 import { batchOf } from "@/store/journal";
-import { remedies } from "@/store/shelf";
+import { type Remedy, bottlesOfRemedy, remedies } from "@/store/shelf";
 import type { Lasts } from "@/ui/cellar/lasts";
 
 /** Farther ahead than this nobody plans the next one. */
@@ -26,14 +26,30 @@ async function nextOf(supply: Supply, newest: string, today: Day): Promise<Lasts
   return days === undefined ? undefined : { days, by: startBy(supply.out.early, days) };
 }
 
+async function lastsOf(r: Remedy, today: Day, away: readonly Away[]): Promise<Lasts | undefined> {
+  const bottles = await bottlesOfRemedy(db(), r, today);
+  const supply = supplyOf(bottles, today, { courseMl: r.courseMl ?? undefined, away });
+  return supply && { name: r.name, newest: r.newest, supply, next: await nextOf(supply, r.newest, today) };
+}
+
+/**
+ * What was told of each remedy last, and of what: two years of spoonfuls are gone through again only where one was taken since.
+ * Every page of the shelf and the cellar asks.
+ */
+let told: ReadonlyMap<string, { readonly of: string; readonly lasts: Lasts | undefined }> = new Map();
+
 /** How long each remedy lasts that is used, soonest to run out first. */
 export async function supplies(today: Day, away: readonly Away[]): Promise<Lasts[]> {
   const all = await Promise.all(
-    (await remedies(db(), today)).map(async ({ name, newest, bottles, courseMl }): Promise<Lasts[]> => {
-      const supply = supplyOf(bottles, today, { courseMl: courseMl ?? undefined, away });
-      return supply ? [{ name, newest, supply, next: await nextOf(supply, newest, today) }] : [];
+    (await remedies(db(), today)).map(async (r) => {
+      const key = `${r.kind} ${r.name.toLowerCase()}`;
+      const of = JSON.stringify([r, today, away]);
+      const before = told.get(key);
+      const lasts = before?.of === of ? before.lasts : await lastsOf(r, today, away);
+      return [key, { of, lasts }] as const;
     }),
   );
+  told = new Map(all);
   const soonest = (l: Lasts): Day => l.supply.out?.early ?? "9999-12-31";
-  return all.flat().sort((a, b) => (soonest(a) < soonest(b) ? -1 : 1));
+  return all.flatMap(([, { lasts }]) => lasts ?? []).sort((a, b) => (soonest(a) < soonest(b) ? -1 : 1));
 }

@@ -39,20 +39,27 @@ const PLACE_SAID: Readonly<Record<PlaceClass, string>> = {
   freezer: " freezer ice box icebox frozen ",
 };
 
-/** A condition that a text holds every word that is sought, each at the beginning of a word. */
-const holding = (sql: Sql, sought: readonly Sought[], text: Part) =>
+/** A condition that a text holds a word, at the beginning of one of its own: as typed, or as one of the thing. */
+const begins = (sql: Sql, text: Part, { word, one }: Sought): Part =>
+  // What begins with “hyssops” begins with “hyssop” too.
+  word.startsWith(one)
+    ? sql`strpos(${text}, ${` ${one}`}) > 0`
+    : sql`(strpos(${text}, ${` ${word}`}) > 0 or strpos(${text}, ${` ${one}`}) > 0)`;
+/** A condition that every word that is sought is held by one of some texts; the first that has it is the last that is read. */
+const holding = (sql: Sql, sought: readonly Sought[], texts: readonly Part[]): Part =>
   sought.reduce<Part>(
-    (all, { word, one }) => sql`${all} and (${text} like ${like(word)} or ${text} like ${like(one)})`,
+    (all, s) => {
+      const one = texts.reduce<Part>((any, text) => sql`${any} or ${begins(sql, text, s)}`, sql`false`);
+      return sql`${all} and (${one})`;
+    },
     sql`true`,
   );
 /** How many of the words a batch or a recipe bears in its own name. */
 const named = (sql: Sql, sought: readonly Sought[], name: Part): Part =>
   sought.reduce<Part>(
-    (sum, { one }) =>
-      sql`${sum} + (case when ' ' || replace(lower(${name}), '-', ' ') like ${like(one)} then 1 else 0 end)`,
+    (sum, { one }) => sql`${sum} + (strpos(' ' || replace(lower(${name}), '-', ' '), ${` ${one}`}) > 0)::int`,
     sql`0`,
   );
-const like = (word: string): string => `% ${word.replace(/[\\%_]/g, "\\$&")}%`;
 
 async function bottles(
   sql: Sql,
@@ -61,12 +68,12 @@ async function bottles(
   today: string,
 ): Promise<Finding> {
   const named = Object.fromEntries(places.map((p) => [p.id, asFound([p.name])]));
-  const text = sql`(b.found_by || ' ' || lower(b.code) || '·' || x.number || (${sql.json(PLACE_SAID)}::jsonb ->> x.place)
+  const own = sql`(' ' || lower(b.code) || '·' || x.number || (${sql.json(PLACE_SAID)}::jsonb ->> x.place)
     || coalesce(${sql.json(named)}::jsonb ->> x.at, '') || case when x.best_by < ${today}::date then ' past ' else '' end
     || case when x.opened_day is null then ' closed unopened ' else ' open opened ' end || x.by_people || x.state || ' bottle bottles ' || x.number || ' ')`;
   const rows = await sql<(Found & { n: number })[]>`
     select 'bottle' as sort, x.id, b.code || '·' || x.number as called, b.name, x.place, x.at, x.state, x.best_by as day, x.state = 'kept' and x.best_by < ${today}::date as past, count(*) over ()::int as n
-    from bottle x join batch b on b.id = x.batch_id where ${holding(sql, sought, text)}
+    from bottle x join batch b on b.id = x.batch_id where ${holding(sql, sought, [sql`b.found_by`, own])}
     order by x.state <> 'kept', x.best_by, b.code, x.number limit ${MOST}`;
   return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
 }
@@ -74,7 +81,7 @@ async function bottles(
 async function batches(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
   const rows = await sql<(Found & { n: number })[]>`
     select 'batch' as sort, b.id, b.code as called, b.name, b.state, b.begun_day as day, false as past, count(*) over ()::int as n
-    from batch b where ${holding(sql, sought, sql`b.found_by`)}
+    from batch b where ${holding(sql, sought, [sql`b.found_by`])}
     order by ${named(sql, sought, sql`b.name`)} desc, array_position(array['working', 'strained', 'bottled'], b.state) nulls last, b.begun_day desc, b.code desc limit ${MOST}`;
   return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
 }
@@ -82,7 +89,7 @@ async function batches(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
 async function recipes(sql: Sql, sought: readonly Sought[]): Promise<Finding> {
   const rows = await sql<(Found & { n: number })[]>`
     select 'recipe' as sort, r.id, '' as called, r.name, 'recipe' as state, r.day, false as past, count(*) over ()::int as n
-    from recipe r where not r.put_away and ${holding(sql, sought, sql`r.found_by`)} order by ${named(sql, sought, sql`r.name`)} desc, lower(r.name), r.id limit ${MOST}`;
+    from recipe r where not r.put_away and ${holding(sql, sought, [sql`r.found_by`])} order by ${named(sql, sought, sql`r.name`)} desc, lower(r.name), r.id limit ${MOST}`;
   return { found: rows.map(({ n: _, ...f }) => f), more: (rows[0]?.n ?? 0) - rows.length };
 }
 

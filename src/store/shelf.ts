@@ -87,7 +87,7 @@ export const cellarBottles = (sql: Sql): Promise<CellarBottle[]> =>
 /** How far back use is learned from. */
 const LOOKED_BACK = "2 years";
 
-/** A remedy the household makes: every bottle of its name and kind that tells how long it lasts, and its newest batch. */
+/** A remedy the household makes, and how far its bottles' journals had come. */
 export interface Remedy {
   readonly name: string;
   readonly kind: Kind;
@@ -95,19 +95,31 @@ export interface Remedy {
   readonly courseMl: number | null;
   /** The batch it would be made after. */
   readonly newest: string;
-  readonly bottles: readonly SupplyBottle[];
+  /** Moves with every entry of its batches and bottles. */
+  readonly stamp: string;
 }
+
+const LATELY = (sql: Sql, today: string) =>
+  sql`(x.gone_day is null or x.gone_day > ${today}::date - ${LOOKED_BACK}::interval)`;
 
 /** Remedies that are or were in the cellar these two years, by name. */
 export async function remedies(sql: Sql, today: string): Promise<Remedy[]> {
   return sql<Remedy[]>`
     select min(b.name) as name, b.kind, (array_agg(b.id order by b.begun_day desc, b.code desc))[1] as newest,
       max(x.course_ml) filter (where x.state = 'kept') as "courseMl",
-      json_agg(json_build_object('filled', x.filled_day, 'gone', x.gone_day, 'bestBy', x.best_by, 'taken', x.taken,
-        'leftMl', case when x.state = 'kept' then x.left_ml else 0 end) order by x.filled_day, x.id) as bottles
-    from bottle x join batch b on b.id = x.batch_id
-    where x.gone_day is null or x.gone_day > ${today}::date - ${LOOKED_BACK}::interval
+      count(*) || '.' || sum(x.seq) || '.' || sum(b.seq) as stamp
+    from bottle x join batch b on b.id = x.batch_id where ${LATELY(sql, today)}
     group by lower(b.name), b.kind order by 1`;
+}
+
+/** Every bottle of a remedy that tells how long it lasts. */
+export async function bottlesOfRemedy(sql: Sql, r: Remedy, today: string): Promise<SupplyBottle[]> {
+  return sql<SupplyBottle[]>`
+    select x.filled_day as filled, x.gone_day as gone, x.best_by as "bestBy", x.taken,
+      case when x.state = 'kept' then x.left_ml else 0 end as "leftMl"
+    from bottle x join batch b on b.id = x.batch_id
+    where lower(b.name) = lower(${r.name}) and b.kind = ${r.kind} and ${LATELY(sql, today)}
+    order by x.filled_day, x.id`;
 }
 
 /** A day on which bottles of a batch in one place are past their best, and when anything of them was last changed. */

@@ -6,7 +6,7 @@ import { write } from "../../src/store/entries";
 import { exportLines, importLines } from "../../src/store/exchange";
 import { batchOf } from "../../src/store/journal";
 import { behind } from "../../src/store/rebuild";
-import { cellar, remedies } from "../../src/store/shelf";
+import { cellar, bottlesOfRemedy, remedies } from "../../src/store/shelf";
 import { tableDifferences } from "../../src/store/soundness";
 import { type Household, bareDatabase, newHousehold } from "../support";
 import { migrate } from "../../src/store/migrate";
@@ -67,20 +67,24 @@ describe("a bottle", () => {
   test("what was used of it is kept by day, an emptied rest since it was opened; a gift is no use, and what is taken back is not", async () => {
     const { bottles } = await bottled();
     const [one, two] = bottles as [string, string];
+    const [untouched] = await remedies(home.sql, "2026-11-24");
     const at = (day: string) => ({ at: `${day}T08:00:00Z`, sure: true });
     await put(one, "poured", { ml: 15, said: "1 tbsp" }, at("2026-11-24"));
     await put(one, "poured", { ml: 15, said: "1 tbsp" }, at("2026-11-24"));
     await put(one, "corrected", { seq: 2, body: null });
     await put(one, "emptied", {}, at("2026-11-24"));
     await put(two, "given", { to: "the lock at the top" });
-    const [remedy, ...others] = await remedies(home.sql, "2026-11-24");
-    expect(others).toEqual([]);
     const day = "2026-11-24";
-    expect(remedy!.bottles.flatMap((b) => b.taken)).toEqual([
+    const [remedy, ...others] = await remedies(home.sql, day);
+    expect(others).toEqual([]);
+    // What is told of a remedy is kept only as long as its stamp.
+    expect(remedy!.stamp).not.toBe(untouched!.stamp);
+    const its = await bottlesOfRemedy(home.sql, remedy!, day);
+    expect(its.flatMap((b) => b.taken)).toEqual([
       { from: day, to: day, ml: 15 },
       { from: day, to: day, ml: 315 },
     ]);
-    expect(remedy!.bottles.map((b) => [b.leftMl, b.gone])).toEqual([
+    expect(its.map((b) => [b.leftMl, b.gone])).toEqual([
       [0, day],
       [0, day],
     ]);

@@ -10,14 +10,16 @@ const DRAWN = {
 /** Frames left out at the beginning. */
 const WARM = 10;
 
-/** ms of script, and of style and layout, so far. */
-async function spent(page: Page): Promise<() => Promise<number>> {
+const SCRIPT = ["ScriptDuration"];
+const FRAME = [...SCRIPT, "LayoutDuration", "RecalcStyleDuration"];
+
+/** ms of these so far. */
+async function spent(page: Page, on = FRAME): Promise<() => Promise<number>> {
   const client = await page.createCDPSession();
   await client.send("Performance.enable");
   return async () => {
     const { metrics } = await client.send("Performance.getMetrics");
-    const of = (name: string): number => metrics.find((m) => m.name === name)!.value;
-    return (of("ScriptDuration") + of("LayoutDuration") + of("RecalcStyleDuration")) * 1000;
+    return on.reduce((n, name) => n + metrics.find((m) => m.name === name)!.value, 0) * 1000;
   };
 }
 
@@ -109,12 +111,12 @@ export async function bench(page: Page, url: string, base: number): Promise<void
     });
 }
 
-/** ms of script, style and layout until a page stands and answers. */
-export async function opening(page: Page, url: string, times = 7): Promise<number> {
+/** ms of script until a page stands and answers. */
+export async function opening(page: Page, url: string, times = 15): Promise<number> {
   const out: number[] = [];
   for (let i = 0; i < times; i++) {
     await page.goto("about:blank");
-    const soFar = await spent(page);
+    const soFar = await spent(page, SCRIPT);
     const before = await soFar();
     await page.goto(url, { waitUntil: "networkidle0" });
     await page.evaluate(DRAWN.pointer);

@@ -102,9 +102,9 @@ async function main(): Promise<void> {
     await pages([atDemo!, atTen!], base);
     await withPage(async (page) => {
       await bench(page, atDemo!.url, base);
-      say("the cellar of the demo opened", await opening(page, `${atDemo!.url}/cellar`), base);
+      say("the demo's cellar opened, script", await opening(page, `${atDemo!.url}/cellar`), base);
       const full = await opening(page, `${atFull!.url}/cellar`);
-      say("the cellar with full shelves opened", full, base, "wants under 100 ms of script");
+      say("the cellar with full shelves opened, script", full, base, "wants under 100 ms");
     });
   } finally {
     for (const app of apps) app.stop();

@@ -78,8 +78,9 @@ function daysBack(
     for (let back = last; back <= first; back++) there[back] = 1;
     for (const t of b.taken) {
       const n = daysBetween(t.from, t.to) + 1;
+      const begun = daysBetween(t.from, today) - 1;
       for (let k = 0; k < n; k++) {
-        const back = daysBetween(t.from, today) - 1 - k;
+        const back = begun - k;
         if (back < 0 || back >= days) continue;
         ml[back] = ml[back]! + t.ml / n;
         there[back] = 1;

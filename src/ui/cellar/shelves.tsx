@@ -4,6 +4,7 @@ import type { Place } from "@/core/stores/settings";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { heightAt } from "@/core/vessel/profile";
 import type { CellarBottle } from "@/core/cellar/on-shelf";
+import { type Shape, ShapeDefs, ShelfBottle } from "../figures/shelf-bottles";
 import { VesselFigure } from "../figures/vessel";
 import { PLACE_WORDS, SUBSTANCE_OF } from "./shelf-words";
 
@@ -32,6 +33,20 @@ export function BottleFigure({
       title={title}
     />
   );
+}
+
+/** The shape a bottle stands in: its vessel, with its stopper or without. */
+function shapeOf(b: Pick<CellarBottle, "vessel" | "opened_day">): Shape {
+  const v = VESSELS.get(b.vessel) ?? SOME_BOTTLE;
+  const id = `shelf-${v.id}${b.opened_day ? "-open" : ""}`;
+  return { id, profile: v.solid.profile, lid: b.opened_day ? "off" : v.lid, scale: SCALE };
+}
+
+/** A bottle on its shelf, at the height its liquid stands. */
+function OnShelf({ bottle: b }: { bottle: CellarBottle }) {
+  const { solid } = VESSELS.get(b.vessel) ?? SOME_BOTTLE;
+  const toCm = b.left_ml > 0 ? heightAt(solid, Math.min(solid.brimMl, b.left_ml)) : 0;
+  return <ShelfBottle of={shapeOf(b)} toCm={toCm} substance={SUBSTANCE_OF[b.kind]} />;
 }
 
 interface Together {
@@ -65,12 +80,14 @@ function Group({ of, today, picked }: { of: Together; today: Day; picked: string
           <li key={b.id}>
             <Link
               href={`/cellar?bottle=${b.id}`}
+              // Hundreds stand here: none is fetched before it is asked for.
+              prefetch={false}
               aria-label={`${b.code}·${b.number}, ${b.name}, ${Math.round(b.left_ml)} mL, ${dayWords(b.best_by, today).words}${b.opened_day ? ", open" : ""}`}
               aria-current={b.id === picked ? "true" : undefined}
               className={`block px-1 pt-1 -mb-[7px] min-w-11 ${b.id === picked ? "bg-glaze" : ""}`}
             >
               <span aria-hidden="true" className="flex justify-center">
-                <BottleFigure bottle={b} scale={SCALE} title={b.name} />
+                <OnShelf bottle={b} />
               </span>
             </Link>
           </li>
@@ -84,7 +101,11 @@ function Group({ of, today, picked }: { of: Together; today: Day; picked: string
         {day.words}
       </p>
       {of.bottles.some((b) => b.shortened) && (
-        <Link href={`/batch/${first.batch_id}/label`} className="text-center leading-tight max-w-[11rem]">
+        <Link
+          href={`/batch/${first.batch_id}/label`}
+
+          className="text-center leading-tight max-w-[11rem]"
+        >
           sooner than its label; print a new one
         </Link>
       )}
@@ -110,8 +131,10 @@ export function CellarShelves({
     PLACE_WORDS[b.place];
   const by = new Map<string, CellarBottle[]>();
   for (const b of bottles) by.set(nameOf(b), [...(by.get(nameOf(b)) ?? []), b]);
+  const shapes = new Map(bottles.map((b) => [shapeOf(b).id, shapeOf(b)]));
   return (
     <div className="flex flex-wrap items-start gap-x-12">
+      <ShapeDefs shapes={[...shapes.values()]} />
       {[...by].map(([place, here]) => (
         <section key={place} aria-label={place} className="pb-6 min-w-0 max-w-full">
           <h2 className="text-[1.125rem]">

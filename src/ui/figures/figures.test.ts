@@ -4,7 +4,8 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { createElement } from "react";
 import { VESSELS } from "../../core/vessel/catalogue";
 import { SUBSTANCES } from "./substance";
-import { VesselFigure, described, spread } from "./vessel";
+import { spread } from "./spread";
+import { VesselFigure, described } from "./vessel";
 
 describe("marks", () => {
   test("never stand closer than a line of writing, keep their order and stay on the page", () => {

@@ -4,7 +4,7 @@ import { type Solid, diameterAt, heightAt, solidOf } from "@/core/vessel/profile
 import { useWidth } from "../kit/width";
 import { Brush } from "./brush";
 import { type Substance, fillOf } from "./substance";
-import { spread } from "./vessel";
+import { spread } from "./spread";
 
 /** What stands in the jug, from the bottom up: each to the level its own pouring brings it to, mL. */
 export interface JugLayer {

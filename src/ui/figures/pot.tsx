@@ -5,7 +5,8 @@ import { CM_PER_INCH } from "@/core/quantity/units";
 import { useWidth } from "../kit/width";
 import { Brush } from "./brush";
 import { fillOf } from "./substance";
-import { type DrawnLayer, spread } from "./vessel";
+import { spread } from "./spread";
+import type { DrawnLayer } from "./vessel";
 
 export interface PotMark {
   readonly cm: number;

@@ -1,9 +1,10 @@
 import { printLength } from "@/core/reading/print";
-
-import { type Profile, type Solid, diameterAt, solidOf } from "@/core/vessel/profile";
-import { type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
-import { type DrawnLid, GLASS, Shell } from "./vessel-shell";
+import { type Profile, diameterAt, solidOf } from "@/core/vessel/profile";
 import { Ruler } from "./ruler";
+import { spread } from "./spread";
+import { type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
+import { type VesselFrame, insidePath, sidesOf, slice, vesselFrame, wallOf } from "./vessel-frame";
+import { type DrawnLid, Shell } from "./vessel-shell";
 
 export interface DrawnLayer {
   readonly fromCm: number;
@@ -37,43 +38,6 @@ interface Props {
   readonly title: string;
 }
 
-/** Half of the inside's outline from one height to another, as x offsets from the middle. */
-function slice(s: Solid, from: number, to: number): [number, number][] {
-  const points: [number, number][] = [[from, diameterAt(s, from) / 2]];
-  for (const [h, d] of s.profile) if (h > from + 1e-6 && h < to - 1e-6) points.push([h, d / 2]);
-  points.push([to, diameterAt(s, to) / 2]);
-  return points;
-}
-
-/**
- * Heights spread so that no two labels stand closer than `gap`, each as near its own as can be, none outside `least`–`most` while there is room.
- * Least squares by pooling neighbours: with i·gap taken off, the order must only not fall.
- */
-export function spread(heights: readonly number[], gap: number, least: number, most: number): number[] {
-  const order = heights.map((h, i) => ({ h, i })).sort((a, b) => a.h - b.h || a.i - b.i);
-  const pools: { sum: number; n: number }[] = [];
-  order.forEach((o, k) => {
-    pools.push({ sum: o.h - k * gap, n: 1 });
-    while (
-      pools.length > 1 &&
-      pools[pools.length - 2]!.sum / pools[pools.length - 2]!.n >
-        pools[pools.length - 1]!.sum / pools[pools.length - 1]!.n
-    ) {
-      const top = pools.pop()!;
-      const under = pools[pools.length - 1]!;
-      under.sum += top.sum;
-      under.n += top.n;
-    }
-  });
-  const out = new Array<number>(heights.length);
-  const highest = most - (heights.length - 1) * gap;
-  let k = 0;
-  for (const p of pools)
-    for (let j = 0; j < p.n; j++, k++)
-      out[order[k]!.i] = Math.max(least, Math.min(highest, p.sum / p.n)) + k * gap;
-  return out;
-}
-
 /** In plain words, what the drawing shows. */
 export function described(p: Pick<Props, "layers" | "marks" | "title" | "floaters">): string {
   const layers = [...p.layers]
@@ -82,36 +46,19 @@ export function described(p: Pick<Props, "layers" | "marks" | "title" | "floater
   return `${p.title}. ${layers.length > 0 ? `From the base up: ${layers.join("; ")}.` : "Empty."}${p.floaters && p.floaters.length > 0 ? ` ${p.floaters.join(" and ")} float and want a weight.` : ""}`;
 }
 
-/** cm the lid stands over the brim. */
-function lidHeight(lid: DrawnLid, brimCm: number): number {
-  if (lid === "none" || lid === "off") return 0.3;
-  return lid === "cork" ? 2.2 : Math.min(1.8, Math.max(0.9, brimCm * 0.1));
-}
+/** Half of the inside's width at a height, pixels. */
+const halfAt = (f: VesselFrame, cm: number): number => (diameterAt(f.solid, cm) / 2) * f.k;
 
 /** How things stood in a former version: its vessel’s inside and its levels, dashed dark and light. */
-function Ghost({
-  profile,
-  cms,
-  middle,
-  k,
-  y,
-}: {
-  profile: Profile;
-  cms: readonly number[];
-  middle: number;
-  k: number;
-  y: (cm: number) => number;
-}) {
-  const solid = solidOf(profile);
-  const top = Math.max(...cms, 0);
-  const half = slice(solid, 0, Math.min(solid.brimCm, Math.max(top, 0.1)));
-  const right = half.map(([h, r]) => `${(middle + r * k).toFixed(1)} ${y(h).toFixed(1)}`);
-  const left = [...half].reverse().map(([h, r]) => `${(middle - r * k).toFixed(1)} ${y(h).toFixed(1)}`);
-  const levels = cms
+function Ghost({ ghost, f }: { ghost: NonNullable<Props["ghost"]>; f: VesselFrame }) {
+  const solid = solidOf(ghost.profile);
+  const top = Math.max(...ghost.cms, 0);
+  const { right, left } = sidesOf(f, slice(solid, 0, Math.min(solid.brimCm, Math.max(top, 0.1))));
+  const levels = ghost.cms
     .filter((cm) => cm > 0.05 && cm < solid.brimCm)
     .map((cm) => {
-      const r = (diameterAt(solid, cm) / 2) * k;
-      return `M${(middle - r).toFixed(1)} ${y(cm).toFixed(1)}H${(middle + r).toFixed(1)}`;
+      const r = (diameterAt(solid, cm) / 2) * f.k;
+      return `M${(f.middle - r).toFixed(1)} ${f.y(cm).toFixed(1)}H${(f.middle + r).toFixed(1)}`;
     });
   const d = `M${right.join("L")}M${left.join("L")}${levels.join("")}`;
   return (
@@ -122,135 +69,124 @@ function Ghost({
   );
 }
 
+function Layers({ layers, f }: { layers: readonly DrawnLayer[]; f: VesselFrame }) {
+  return layers.map((l, i) =>
+    l.toCm > l.fromCm + 1e-3 ? (
+      <path
+        key={i}
+        className="vessel-level"
+        d={insidePath(f, l.fromCm, l.toCm)}
+        fill={fillOf(l.substance)}
+        stroke="var(--color-iron)"
+        strokeOpacity="0.35"
+        strokeWidth="0.7"
+      />
+    ) : null,
+  );
+}
+
+/** Where the leaves that float stand across the surface, as shares of its half. */
+const AFLOAT = [-0.55, -0.2, 0.2, 0.55];
+
+function Floaters({ atCm, f }: { atCm: number; f: VesselFrame }) {
+  const half = halfAt(f, atCm);
+  return (
+    <g aria-hidden="true">
+      {AFLOAT.map((s) => (
+        <path
+          key={s}
+          d={`M${f.middle + s * half - 7} ${f.y(atCm) + 3}q7-9 14 0q-7 5-14 0z`}
+          fill="#7d8a4c"
+          stroke="#42562a"
+          strokeWidth="0.8"
+        />
+      ))}
+    </g>
+  );
+}
+
+/** How high it may be filled, where it is not. */
+function HeadspaceLine({ cm, f }: { cm: number; f: VesselFrame }) {
+  const half = halfAt(f, cm);
+  return (
+    <path
+      d={`M${f.middle - half} ${f.y(cm)}H${f.middle + half}`}
+      stroke="var(--color-ash)"
+      strokeWidth="1"
+      strokeDasharray="5 4"
+    />
+  );
+}
+
+/** Pixels between two marks' words at the least. */
+const MARK_GAP = 40;
+
+/** Levels with their heights and words at the side, spread so that none lies on another. */
+function Marks({ marks, f, ruler }: { marks: readonly DrawnMark[]; f: VesselFrame; ruler: "cm" | "in" }) {
+  const heights = marks.map((m) => f.y(m.cm));
+  const at = spread(heights, MARK_GAP, f.top + 8, f.height - 30);
+  const textX = f.middle + f.widest * f.k + 26;
+  return marks.map((m, i) => {
+    const from = f.middle + halfAt(f, m.cm);
+    return (
+      <g key={i} aria-hidden="true">
+        <path
+          d={`M${from - 26} ${f.y(m.cm)}H${from + 6}L${textX - 6} ${at[i]!}`}
+          fill="none"
+          stroke="var(--color-cobalt)"
+          strokeWidth={m.hidden ? 2 : 3}
+          strokeDasharray={m.hidden ? "4 3" : undefined}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
+        <text x={textX} y={at[i]! + 2} fontSize="16" fontWeight="700" fill="var(--color-cobalt)">
+          {printLength(m.cm, ruler)}
+        </text>
+        <text x={textX} y={at[i]! + 18} fontSize="14" fill="var(--color-iron)">
+          {m.words}
+        </text>
+      </g>
+    );
+  });
+}
+
 /** Cross-section of a vessel to scale, from its real profile; every level is the reckoned one. */
 export function VesselFigure(p: Props) {
-  const solid = solidOf(p.profile);
-  const k = p.scale;
   const measured = p.measured === true;
-  const widest = Math.max(...p.profile.map(([, d]) => d)) / 2 + GLASS;
-  const mouth = p.profile[p.profile.length - 1]![1] / 2;
-  const pot = p.lid === "none";
-  const lidCm = lidHeight(p.lid, solid.brimCm);
+  const f = vesselFrame(p.profile, p.lid, p.scale, measured);
+  const { solid, y } = f;
   const ruler = p.ruler ?? "cm";
-  const rulerW = measured ? 46 : 0;
-  const marksW = measured ? 128 : 0;
-  const handle = pot ? 3.2 : 0;
-  const middle = rulerW + widest * k + 2;
-  const width = middle + (widest + handle) * k + 2 + marksW;
-  const top = lidCm * k + 4;
-  const height = top + (solid.brimCm + GLASS) * k + 6;
-  const y = (cm: number): number => top + (solid.brimCm - cm) * k;
-  const mirrored = (points: readonly [number, number][], out = 0): string =>
-    [
-      ...points.map(([h, r]) => [middle + (r + out) * k, y(h)] as const),
-      ...[...points].reverse().map(([h, r]) => [middle - (r + out) * k, y(h)] as const),
-    ]
-      .map(([a, b], i) => `${i === 0 ? "M" : "L"}${a.toFixed(1)} ${b.toFixed(1)}`)
-      .join("") + "Z";
-  const inside = slice(solid, 0, solid.brimCm);
-  // The glass follows the inside a little way out, open at the brim.
-  const wall = [
-    [-GLASS, Math.max(0.3, inside[0]![1] - 0.3)] as [number, number],
-    ...inside.map(([h, r]) => [h, r + GLASS] as [number, number]),
-  ];
-  const right = wall.map(([h, r]) => `${(middle + r * k).toFixed(1)} ${y(h).toFixed(1)}`);
-  const left = [...wall].reverse().map(([h, r]) => `${(middle - r * k).toFixed(1)} ${y(h).toFixed(1)}`);
-  const marks = p.marks ?? [];
-  const labelAt = spread(
-    marks.map((m) => y(m.cm)),
-    40,
-    top + 8,
-    height - 30,
-  );
   const surface = Math.max(0, ...p.layers.map((l) => l.toCm));
   const line = p.headspaceCm === undefined ? undefined : solid.brimCm - p.headspaceCm;
+  const afloat = p.floaters && p.floaters.length > 0 ? p.floatAtCm : undefined;
   return (
     <svg
-      width={width}
-      height={height}
-      viewBox={`0 0 ${width} ${height}`}
+      width={f.width}
+      height={f.height}
+      viewBox={`0 0 ${f.width} ${f.height}`}
       role="img"
       aria-label={described(p)}
       className="max-w-full h-auto overflow-visible"
     >
-      <path d={mirrored(inside)} fill="var(--color-glaze)" opacity="0.35" />
-      {p.layers.map((l, i) =>
-        l.toCm > l.fromCm + 1e-3 ? (
-          <path
-            key={i}
-            className="vessel-level"
-            d={mirrored(slice(solid, l.fromCm, l.toCm))}
-            fill={fillOf(l.substance)}
-            stroke="var(--color-iron)"
-            strokeOpacity="0.35"
-            strokeWidth="0.7"
-          />
-        ) : null,
-      )}
-      {p.ghost && <Ghost {...p.ghost} middle={middle} k={k} y={y} />}
-      {p.floatAtCm !== undefined && p.floaters && p.floaters.length > 0 && (
-        <g aria-hidden="true">
-          {[-0.55, -0.2, 0.2, 0.55].map((s, i) => {
-            const r = diameterAt(solid, p.floatAtCm!) / 2;
-            return (
-              <path
-                key={i}
-                d={`M${middle + s * r * k - 7} ${y(p.floatAtCm!) + 3}q7-9 14 0q-7 5-14 0z`}
-                fill="#7d8a4c"
-                stroke="#42562a"
-                strokeWidth="0.8"
-              />
-            );
-          })}
-        </g>
-      )}
+      <path d={insidePath(f, 0, solid.brimCm)} fill="var(--color-glaze)" opacity="0.35" />
+      <Layers layers={p.layers} f={f} />
+      {p.ghost && <Ghost ghost={p.ghost} f={f} />}
+      {afloat !== undefined && <Floaters atCm={afloat} f={f} />}
       <Shell
-        right={right.slice().reverse().join("L")}
-        left={left.slice().reverse().join("L")}
+        {...wallOf(f)}
         lid={p.lid}
         measured={measured}
-        middle={middle}
-        mouth={mouth}
-        k={k}
+        middle={f.middle}
+        mouth={f.mouth}
+        k={f.k}
         brimY={y(solid.brimCm)}
         handleY={y(solid.brimCm * 0.86)}
-        lidCm={lidCm}
-        handle={handle}
+        lidCm={f.lidCm}
+        handle={f.handle}
       />
-      {measured && line !== undefined && surface < line - 0.05 && (
-        <path
-          d={`M${middle - (diameterAt(solid, line) / 2) * k} ${y(line)}H${middle + (diameterAt(solid, line) / 2) * k}`}
-          stroke="var(--color-ash)"
-          strokeWidth="1"
-          strokeDasharray="5 4"
-        />
-      )}
-      {measured && <Ruler x={rulerW} brimCm={solid.brimCm} top={top} k={k} ruler={ruler} />}
-      {measured &&
-        marks.map((m, i) => {
-          const from = middle + (diameterAt(solid, m.cm) / 2) * k;
-          const at = labelAt[i]!;
-          const textX = middle + widest * k + 26;
-          return (
-            <g key={i} aria-hidden="true">
-              <path
-                d={`M${from - 26} ${y(m.cm)}H${from + 6}L${textX - 6} ${at}`}
-                fill="none"
-                stroke="var(--color-cobalt)"
-                strokeWidth={m.hidden ? 2 : 3}
-                strokeDasharray={m.hidden ? "4 3" : undefined}
-                strokeLinecap="round"
-                strokeLinejoin="round"
-              />
-              <text x={textX} y={at + 2} fontSize="16" fontWeight="700" fill="var(--color-cobalt)">
-                {printLength(m.cm, ruler)}
-              </text>
-              <text x={textX} y={at + 18} fontSize="14" fill="var(--color-iron)">
-                {m.words}
-              </text>
-            </g>
-          );
-        })}
+      {measured && line !== undefined && surface < line - 0.05 && <HeadspaceLine cm={line} f={f} />}
+      {measured && <Ruler x={f.rulerW} brimCm={solid.brimCm} top={f.top} k={f.k} ruler={ruler} />}
+      {measured && <Marks marks={p.marks ?? []} f={f} ruler={ruler} />}
     </svg>
   );
 }
