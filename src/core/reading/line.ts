@@ -39,16 +39,12 @@ function namesOf(tokens: readonly Token[], ctx: ReadingContext): NameSpan[] {
   return others.length > 0 ? others : all;
 }
 
+const MADE = dictionary<"juice" | "peel">({ juice: "juice", zest: "peel", peel: "peel", rind: "peel" });
+
 /** “juice of 2 lemons”, “zest and juice of 1 lemon”: what is made of the fruit, and the tokens after *of*. */
 function madeOf(
   tokens: readonly Token[],
 ): { readonly made: readonly ("juice" | "peel")[]; readonly next: number } | undefined {
-  const MADE = dictionary<"juice" | "peel">({
-    juice: "juice",
-    zest: "peel",
-    peel: "peel",
-    rind: "peel",
-  });
   const start = tokens[0]?.low === "the" ? 1 : 0;
   const first = MADE[tokens[start]?.low ?? ""];
   if (!first) return undefined;
@@ -157,6 +153,7 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
 
 /** “honey (16.8 % water)”: what a refractometer showed of it. */
 function waterSaid(text: string, t: readonly Token[], ctx: ReadingContext): Reading | undefined {
+  if (!text.includes("%")) return undefined;
   const at = t.findIndex((x, k) => x.kind === "number" && t[k + 1]?.low === "%" && t[k + 2]?.low === "water");
   if (at < 1) return undefined;
   const bracket = t[at - 1]!.low === "(" && t[at + 3]?.low === ")";

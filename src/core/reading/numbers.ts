@@ -150,7 +150,7 @@ export function numberAt(t: readonly Token[], i: number): Found<NumberAt> {
   const joint = t[first.next];
   const joins = between
     ? joint?.low === "and" || joint?.low === "-"
-    : joint?.low === "-" || joint?.low === "to" || joint?.low === "or" || (joint?.low === "/" && false);
+    : joint?.low === "-" || joint?.low === "to" || joint?.low === "or";
   // “1 to taste” and “2 or more” are no ranges; an article after *or* begins another thing.
   const second = joins ? oneAt(t, first.next + 1) : undefined;
   if (isFault(second)) return second;

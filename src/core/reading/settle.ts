@@ -102,6 +102,7 @@ function amountOf(
 /** The maker’s own words for an amount where they say it by themselves, else as it is printed. */
 function asTyped(a: Amount, typed: string, ctx: ReadingContext): string {
   const printed = sayAmount(a, ctx.system);
+  if (typed === printed) return typed;
   const again = readAmount(typed, ctx.system);
   return again.ok && sayAmount(again.value, ctx.system) === printed ? typed : printed;
 }

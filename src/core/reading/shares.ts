@@ -83,6 +83,8 @@ function trailing(t: readonly Token[]): AsMuch | undefined {
   return { by, of: t.slice(0, from).filter((x) => x.kind !== "mark"), against };
 }
 
+/** No share of another thing is said without one of these; most lines have none of them. */
+const SAYS_A_SHARE = new Set(["equal", "much", "same"]);
 const LIQUID = new Set(["liquid", "juice", "decoction", "infusion", "tea", "strained"]);
 const nameOf = (span: NameSpan): SaidLine["material"] => meantBy(span.names)[0]!.material;
 
@@ -126,6 +128,7 @@ export function sharesOf(
   ctx: ReadingContext,
   read: ReadLine,
 ): Reading | undefined {
+  if (!t.some((x) => SAYS_A_SHARE.has(x.low))) return undefined;
   const even = equalParts(text, t, ctx, read);
   if (even) return even;
   const said = asMuch(t) ?? trailing(t);

@@ -27,8 +27,11 @@ const GLYPHS = dictionary<number>({
 const SAME = dictionary<string>({
   "–": "-", "—": "-", "−": "-", "‐": "-", "‑": "-", "⁄": "/", "÷": "/", "×": "x", "✕": "x", "≈": "~", "″": '"', "“": '"', "”": '"', "＋": "+", "＆": "&",
 });
-const DIGIT = /[0-9]/;
-const LETTER = /[\p{L}\p{M}]/u;
+const isDigit = (c: string): boolean => c >= "0" && c <= "9";
+const OTHER_LETTER = /[\p{L}\p{M}]/u;
+/** Most of what is typed is plain: those letters are known without asking the alphabets of the world. */
+const isLetter = (c: string): boolean =>
+  (c >= "a" && c <= "z") || (c >= "A" && c <= "Z") || (c > "\u007f" && OTHER_LETTER.test(c));
 const APOSTROPHE = /['’ʼ`]/;
 const ASCII = /^[a-z0-9 ]*$/;
 
@@ -41,18 +44,18 @@ export function plainLetters(text: string): string {
 /** Where a number written in figures ends: 12 · 1.5 · 1,5 · 1,000 · .5 */
 function figuresEnd(text: string, at: number): number {
   let i = at;
-  while (i < text.length && DIGIT.test(text[i]!)) i++;
-  while (text[i] === "," && DIGIT.test(text[i + 1] ?? "")) {
+  while (i < text.length && isDigit(text[i]!)) i++;
+  while (text[i] === "," && isDigit(text[i + 1] ?? "")) {
     let j = i + 1;
-    while (j < text.length && DIGIT.test(text[j]!)) j++;
+    while (j < text.length && isDigit(text[j]!)) j++;
     // A comma before three figures parts thousands; before one or two it is a decimal sign.
     if (j - i - 1 !== 3 && j - i - 1 > 2) break;
     i = j;
     if (j - at < 4) break;
   }
-  if (text[i] === "." && DIGIT.test(text[i + 1] ?? "")) {
+  if (text[i] === "." && isDigit(text[i + 1] ?? "")) {
     i++;
-    while (i < text.length && DIGIT.test(text[i]!)) i++;
+    while (i < text.length && isDigit(text[i]!)) i++;
   }
   return i;
 }
@@ -80,19 +83,16 @@ export function tokensOf(text: string): Token[] {
     const c = text[i]!;
     if (c <= " " || c === "\u00a0" || c === "\u200b" || (c >= "\u2000" && c <= "\u200f")) {
       i++;
-    } else if (
-      DIGIT.test(c) ||
-      (c === "." && DIGIT.test(text[i + 1] ?? "") && !LETTER.test(text[i - 1] ?? " "))
-    ) {
+    } else if (isDigit(c) || (c === "." && isDigit(text[i + 1] ?? "") && !isLetter(text[i - 1] ?? " "))) {
       const to = figuresEnd(text, i);
       put("number", to, text.slice(i, to), valueOf(text.slice(i, to)));
     } else if (GLYPHS[c] !== undefined) {
       put("number", i + 1, c, GLYPHS[c], true);
-    } else if (LETTER.test(c)) {
+    } else if (isLetter(c)) {
       let to = i + 1;
       while (
         to < text.length &&
-        (LETTER.test(text[to]!) || (APOSTROPHE.test(text[to]!) && LETTER.test(text[to + 1] ?? "")))
+        (isLetter(text[to]!) || (APOSTROPHE.test(text[to]!) && isLetter(text[to + 1] ?? "")))
       )
         to++;
       put("word", to, plainLetters(text.slice(i, to)));

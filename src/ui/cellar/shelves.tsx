@@ -103,7 +103,6 @@ function Group({ of, today, picked }: { of: Together; today: Day; picked: string
       {of.bottles.some((b) => b.shortened) && (
         <Link
           href={`/batch/${first.batch_id}/label`}
-
           className="text-center leading-tight max-w-[11rem]"
         >
           sooner than its label; print a new one
