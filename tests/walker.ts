@@ -62,7 +62,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
     /^(?:Line the sieve|Pour, |Read the jug|left to drip|wrung in a cloth|pressed|Herb stood|The layers|Mould|Gas where|Slime|A wrong smell|The lid bulged)/,
     "changes",
   ],
-  [/^(?:another bottle|a date of my own|Take out bottle)/, "changes"],
+  [/^(?:another bottle|or keep it|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
   [/^Photograph, /, "goes"],
   [/^forget them, and/, "writes"],

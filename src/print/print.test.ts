@@ -2,6 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import { inflateSync } from "node:zlib";
 import type { Label } from "../core/label/label";
 import jsQR from "jsqr";
+import sharp from "sharp";
 import { type LabelLayout, LEAST_PT, MM_PER_PT, layOut, wrap } from "../core/label/layout";
 import { PAGES, gridCells } from "../core/label/sheet";
 import { LABEL_SORTS, SORT_SIZES } from "../core/label/sorts";
@@ -206,20 +207,22 @@ describe("letters of every alphabet", () => {
   });
 });
 
-/** A label’s code as a camera has it: eight pixels a module. */
-function seen(l: LabelLayout): string | undefined {
-  const code = l.items.find((i) => i.kind === "code");
-  if (code?.kind !== "code" || code.path === undefined) return undefined;
-  const k = 24;
-  const side = Math.ceil(code.side * k);
-  const data = new Uint8ClampedArray(side * side * 4).fill(255);
-  for (const m of code.path.matchAll(/M([\d.]+) ([\d.]+)h([\d.]+)/g)) {
-    const [x, y, w] = [m[1], m[2], m[3]].map(Number) as [number, number, number];
-    for (let py = Math.round((y - code.y) * k); py < Math.round((y - code.y + w) * k); py++)
-      for (let px = Math.round((x - code.x) * k); px < Math.round((x - code.x + w) * k); px++)
-        data.fill(0, (py * side + px) * 4, (py * side + px) * 4 + 3);
-  }
-  return jsQR(data, side, side)?.data;
+/** What a camera makes out in a picture; nothing where it makes out no code. */
+async function seenIn(picture: Buffer): Promise<string | undefined> {
+  const { data, info } = await sharp(picture).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+  return jsQR(new Uint8ClampedArray(data), info.width, info.height)?.data;
+}
+/** The one page of a PDF in pixels, as far as its filled rectangles go. Its drawing orders count from the top, as they turn the page over. */
+function inked(pdf: Buffer, pixelsAPoint: number): Buffer {
+  const [, , width, height] = pages(pdf)[0]!;
+  const rects = [...drawn(pdf).matchAll(/^([\d.]+) ([\d.]+) ([\d.]+) ([\d.]+) re$/gm)].map((m) =>
+    m.slice(1, 5).map((x) => (Number(x) * pixelsAPoint).toFixed(2)),
+  );
+  const [w, h] = [width! * pixelsAPoint, height! * pixelsAPoint].map(Math.ceil);
+  const ink = rects.map(([x, y, a, b]) => `<rect x="${x}" y="${y}" width="${a}" height="${b}"/>`).join("");
+  return Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}"><rect width="${w}" height="${h}" fill="#fff"/>${ink}</svg>`,
+  );
 }
 const SCANNED: Label = {
   ...LABEL,
@@ -258,9 +261,17 @@ describe("labels of every sort", () => {
       expect(textOf(l)).toContain("OX-26-02·3");
     },
   );
-  test("the code is read back by a decoder, its modules no smaller than a third of a millimetre", () => {
+  test("the code is read back from the pixels of the PDF and of the SVG, its modules no smaller than a third of a millimetre", async () => {
+    const pdf = await singlesPdf([asBottle(SCANNED)], 80, 50);
+    expect(await seenIn(inked(pdf, 4))).toBe("OX-26-02.3");
     const l = printed(asBottle(SCANNED), 80, 50);
-    expect(seen(l)).toBe("OX-26-02.3");
+    expect(
+      await seenIn(
+        await sharp(Buffer.from(labelSvg(l)), { density: 300 })
+          .png()
+          .toBuffer(),
+      ),
+    ).toBe("OX-26-02.3");
     const code = l.items.find((i) => i.kind === "code");
     expect(code?.kind === "code" && /h([\d.]+)/.exec(code.path!)![1]).toMatch(/^0\.3[3-9]/);
   });

@@ -3,6 +3,7 @@ import { isDay } from "../core/day";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
 import { BODIES, type Body, type EventType } from "../core/journal/events";
 import { type BatchReckoning, reckonBatch } from "../core/journal/reckon";
+import { oddMarc, readMarc } from "../core/journal/marc";
 import { oddBottling, oddFreezing, oddMeasure } from "../core/journal/odd";
 import { bestByOf, issue, lastDayOf, upTo } from "../core/label/label";
 import { VESSELS } from "../core/vessel/catalogue";
@@ -21,8 +22,11 @@ const strained: Completion<"strained"> = async (m, body) => {
   if (!r.ok) return { ...r.faults[0]!, path: ["measured"] };
   const before = await m.reckon({ strained: undefined });
   const foreseen = before.ok ? before.value.reckoning.strained.ml : undefined;
+  const marc = done.marc === undefined ? undefined : readMarc(done.marc, m.batch.plan.units);
+  if (marc && !marc.ok) return marc.faults[0]!;
   return (
     asked(m, "measured", foreseen && oddMeasure(r.value.reckoning.strained.ml.value, foreseen)) ??
+    asked(m, "marc", marc && oddMarc(marc.value, r.value.reckoning)) ??
     stopped(m, r.value, "strain", reasons) ??
     withReasons(done, reasons)
   );

@@ -75,9 +75,18 @@ describe.each(HANDS)(
       const likely = /About (\d+) mL is likely/.exec(await words(page))![1]!;
       await fill(page, "#measured", jug === "" ? `${likely} mL` : jug);
       await says(page, "That is");
+      // The marc on the scale: two cups are no weight, and four kilos never stayed in it.
+      await fill(page, "#marc", "2 cups");
+      await says(page, "Write what the scale shows");
+      await fill(page, "#marc", "4 kg");
+      await press(page, "Strained");
+      await says(page, "weighed with its cloth or bowl");
+      await fill(page, "#marc", "180 g");
+      await says(page, "held in the marc, as weighed");
       await press(page, "Strained");
       await page.waitForFunction(() => !location.pathname.endsWith("/strain"));
-      expect((await batchOf(home.sql, id))!.state).toBe("strained");
+      const batch = (await batchOf(home.sql, id))!;
+      expect([batch.state, batch.making.strained?.marc]).toEqual(["strained", "180 g"]);
     });
 
     test("dialled, tasted and mixed through, and into bottles", async () => {
@@ -128,6 +137,24 @@ describe.each(HANDS)(
       await press(page, "to the ice box");
       await page.waitForSelector("[role=alert]");
       expect((await inHand()).place).toBe("fridge");
+    });
+
+    test("a meter in the bottle that shows it weaker than was reckoned shortens what is promised at once", async () => {
+      const bestBy = async () =>
+        (await home.sql`select best_by from bottle where id = ${bottle}`)[0]!.best_by;
+      const promised = String(await bestBy());
+      await go(`/batch/${id}`);
+      await says(page, "Measured from a bottle");
+      await page.select('select[aria-label="with a"]', "meter");
+      const shows = await page.waitForSelector('[aria-label="Measure it"] input');
+      await shows!.type("strong");
+      await page.keyboard.press("Enter");
+      await says(page, "Write the number it shows");
+      await fill(page, '[aria-label="Measure it"] input', "4.9");
+      await page.keyboard.press("Enter");
+      await says(page, "pH 4.9, by meter");
+      await noSideways(page);
+      expect(String(await bestBy()) < promised).toBe(true);
     });
 
     test("looked at, given, given back, and finished to the last spoonful", async () => {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { VESSELS } from "../vessel/catalogue";
-import { fillPlan } from "./fill";
+import { fillPlan, vesselForTheRest } from "./fill";
 
 const of = (...rows: (string | [string, number])[]) =>
   rows.map((r) =>
@@ -32,6 +32,12 @@ describe("bottles", () => {
       "b-330-swing",
       "b-330-swing",
     ]);
+  });
+  test("what is left over goes into the smallest that takes it, or the largest there is", () => {
+    const offered = ["b-500-swing", "d-50", "b-100"].map((id) => VESSELS.get(id)!);
+    expect(vesselForTheRest(40, offered).id).toBe("d-50");
+    expect(vesselForTheRest(90, offered).id).toBe("b-100");
+    expect(vesselForTheRest(900, offered).id).toBe("b-500-swing");
   });
   test("any volume, any bottles: nothing lost, nothing overfilled, no more than there are, at most one part-full", () => {
     const hand = fc.array(

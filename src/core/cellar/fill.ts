@@ -28,6 +28,12 @@ export function bottlesFor(
   return counted.length > 0 ? counted : [{ vessel: VESSELS.get(usual)! }];
 }
 
+/** The smallest vessel that takes what is left over, of those that are offered; the largest where none does. */
+export function vesselForTheRest(ml: number, offered: readonly Vessel[]): Vessel {
+  const bySize = offered.filter((v) => v.fillMl > 0).sort((a, b) => a.fillMl - b.fillMl);
+  return bySize.find((v) => v.fillMl >= ml) ?? bySize.at(-1)!;
+}
+
 /** Part-full is under this share of a bottle's filling: more air than a bottle should hold for long. */
 const FULL_ENOUGH = 0.85;
 /** No bottle is fetched for less than this share of the smallest. */

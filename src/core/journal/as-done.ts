@@ -22,6 +22,8 @@ export interface Making {
         readonly how: Wringing;
         /** What was seen on opening it. */
         readonly seen?: readonly Seen[] | undefined;
+        /** What the marc weighed, as typed. It tells where the rest went; what came out is what the jug says. */
+        readonly marc?: string | undefined;
       }
     | undefined;
   /** What went into the strained liquid, in place of what the plan foresaw. */

@@ -192,6 +192,8 @@ export const BODIES = {
     how: z.enum(WRINGING),
     /** What was seen on opening it. */
     seen: z.array(z.enum(SEEN)).max(SEEN.length).optional(),
+    /** What the marc weighed, as typed, where it was put on the scale. */
+    marc: z.string().max(60).optional(),
     reasons,
   }),
   /** What went into the strained liquid; replaces what the plan foresaw after straining. */

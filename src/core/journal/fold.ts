@@ -178,11 +178,11 @@ class Folding {
 
   get making(): Making {
     const { lines, extras, topUps, finished, strained } = this;
-    const { measured, how, seen } = strained?.body ?? {};
+    const { measured, how, seen, marc } = strained?.body ?? {};
     return {
       ...{ lines, extras, topUps, finished },
       ...(this.materials.size > 0 ? { materials: [...this.materials.values()] } : {}),
-      strained: measured === undefined ? undefined : { measured, how: how!, seen },
+      strained: measured === undefined ? undefined : { measured, how: how!, seen, marc },
       readings: liquidReadings(this.stove.readings, strained?.at, this.finishedAt),
       cooling: sifted(this.stove.readings, "temperature").used.map((r) => [r.ms / 60_000, r.value] as const),
     };

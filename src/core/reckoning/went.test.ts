@@ -49,4 +49,18 @@ describe("where the liquid went", () => {
     expect(w.out).toBeCloseTo(700, 0);
     expect(w.held + w.onCloth).toBeGreaterThan(went(plan).held + went(plan).onCloth);
   });
+  test("a marc that was weighed tells what it holds; what is in neither is on the cloth, or spilt", () => {
+    const plan = on("wrung", HYSSOP);
+    const p = resolve(plan, {}, measuredAs(plan, "700 mL"));
+    if (!p.ok) throw new Error(p.faults[0]!.message);
+    const r = reckonProgram(p.value);
+    const stayed = r.ledger.marcG;
+    const [all, some] = [whereItWent(p.value, r, stayed), whereItWent(p.value, r, stayed - 52)];
+    expect([all.weighed, all.onCloth]).toEqual([true, 0]);
+    // A millilitre of it weighs a little over a gram.
+    expect(some.onCloth).toBeGreaterThan(40);
+    expect(some.onCloth).toBeLessThan(52);
+    expect(some.held).toBeCloseTo(all.held - some.onCloth, 6);
+    expect(whereItWent(p.value, r, 1).held).toBeGreaterThanOrEqual(0);
+  });
 });

@@ -1,4 +1,5 @@
 import { type Run, run } from "../mixture/ledger";
+import { massOf } from "../mixture/components";
 import { volumeOf } from "../mixture/volume";
 import { WRINGING, type Wringing } from "../plan/plan";
 import type { Program } from "./program";
@@ -14,8 +15,10 @@ export interface Went {
   readonly boiledOff: number;
   /** Held back in the marc, cloth and pot aside. */
   readonly held: number;
-  /** On the cloth and the pot; typical, nobody measures it. */
+  /** On the cloth and the pot: typical, or what is missing where the marc was weighed. */
   readonly onCloth: number;
+  /** The marc was put on the scale, so that what it holds is no guess. */
+  readonly weighed: boolean;
   readonly out: number;
   /** A closer wringing, and what it would still give; nothing where it does not pay. */
   readonly wringMore: { readonly how: Wringing; readonly ml: number } | undefined;
@@ -43,8 +46,16 @@ function closer(p: Program): Went["wringMore"] {
   return undefined;
 }
 
-/** Where the liquid went. */
-export function whereItWent(p: Program, r: Reckoning): Went {
+/** mL on cloth, pot and table, where the marc was weighed: what is neither in it nor in the jug. */
+function missing(p: Program, r: Reckoning, lost: number, marcG: number): number {
+  const at = p.operations.findIndex((o) => o.op === "strain");
+  const { liquid } = run(p.entries, [...p.operations.slice(0, at), { op: "soak" }]).account;
+  const density = massOf(liquid) / Math.max(1, volumeOf(liquid));
+  return Math.min(lost, Math.max(0, (r.ledger.marcG - marcG) / density));
+}
+
+/** Where the liquid went. @param marcG what the marc weighed, where it was weighed */
+export function whereItWent(p: Program, r: Reckoning, marcG?: number): Went {
   const jar = p.lines.filter((l) => l.stage === "jar");
   const poured = jar.reduce((ml, l) => ml + (l.stuff.plant ? 0 : l.grams / l.stuff.density), 0);
   // By difference, so that the account adds up: volumes do not, masses do.
@@ -52,7 +63,8 @@ export function whereItWent(p: Program, r: Reckoning): Went {
   const strains = p.operations.some((o) => o.op === "strain");
   const out = r.strained.ml.value;
   const lost = strains ? Math.max(0, r.jar.ml.value - out) : 0;
-  const onCloth = Math.min(strains ? ON_CLOTH : 0, lost);
+  const weighed = strains && marcG !== undefined;
+  const onCloth = weighed ? missing(p, r, lost, marcG) : Math.min(strains ? ON_CLOTH : 0, lost);
   return {
     poured,
     fromPlants: Math.max(0, gained),
@@ -60,6 +72,7 @@ export function whereItWent(p: Program, r: Reckoning): Went {
     boiledOff: r.ledger.steamG,
     held: lost - onCloth,
     onCloth,
+    weighed,
     out,
     wringMore: strains ? closer(p) : undefined,
   };

@@ -12,6 +12,9 @@ import { Refusal } from "./refusal";
 import type { Stops } from "./stops";
 import { type Bottling, useBottling } from "./use-bottling";
 
+/** Less than a few spoons over is licked from the ladle, mL. */
+const LEAST_KEPT = 25;
+
 function leftWords(left: number, have: number, ml: (x: number) => string): string {
   if (left > 3) return `${ml(left)} left over for tonight.`;
   return left < -have * 0.05 ? `${ml(-left)} more than there is.` : "Nothing left over.";
@@ -33,7 +36,7 @@ function sendWords(sending: boolean, right: number | undefined): string {
 export function BottleUp({ today, ...bottling }: Bottling & { today: Day }) {
   const { batch, right } = bottling;
   const units = useUnits();
-  const { reckoned, stops, have, left, draft, put, another, send, sending, fault, insist } =
+  const { reckoned, stops, have, left, draft, put, another, keepTheRest, send, sending, fault, insist } =
     useBottling(bottling);
   if (!reckoned.ok || have === undefined)
     return (
@@ -67,7 +70,14 @@ export function BottleUp({ today, ...bottling }: Bottling & { today: Day }) {
         <button type="button" className="plain min-h-11 inline-flex items-center gap-1.5" onClick={another}>
           <Plus size={18} /> another bottle
         </button>
-        <p className={over ? "wrong" : "quiet"}>{leftWords(left, have, units.volumeExact)}</p>
+        <p className={over ? "wrong" : "quiet"}>
+          {leftWords(left, have, units.volumeExact)}{" "}
+          {left > LEAST_KEPT && (
+            <button type="button" className="plain min-h-11" onClick={keepTheRest}>
+              or keep it: a small one for the fridge
+            </button>
+          )}
+        </p>
         <OwnDate draft={draft} reckoned={bestBy} fault={fault} put={put} />
         {unsaid !== "" && (
           <p role="status" className="wrong pt-2">

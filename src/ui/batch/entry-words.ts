@@ -129,7 +129,7 @@ export function entryWords(e: Entry, { lineName, degrees, moveName }: Telling = 
       return (e.body as Body<"noted">).text;
     case "strained": {
       const b = e.body as Body<"strained">;
-      return `Strained, ${WRINGING_WORDS[b.how]}: ${b.measured}.`;
+      return `Strained, ${WRINGING_WORDS[b.how]}: ${b.measured}.${b.marc ? ` The marc weighed ${b.marc}.` : ""}`;
     }
     case "finished": {
       const b = e.body as Body<"finished">;

@@ -13,7 +13,7 @@ export interface Row {
   readonly place: "cupboard" | "fridge" | "freezer";
 }
 
-const SIZES = [...VESSELS.values()].filter(
+export const SIZES = [...VESSELS.values()].filter(
   (v) => v.sort === "bottle" || v.sort === "dropper" || (v.sort === "jar" && v.fillMl < 520),
 );
 const PLACES = [

@@ -85,23 +85,71 @@ export const canPutRight = (batch: Batch, e: Entry): boolean => {
   return e.type !== "begun" || batch.state === "working";
 };
 
+/** How it was strained, and what the marc weighed, beside what the jug showed. */
+function HowStrained({ is, put }: { is: Cloth; put: (c: Cloth) => void }) {
+  const id = useId();
+  return (
+    <p className="flex flex-wrap gap-x-6 gap-y-2">
+      <label className="quiet block" htmlFor={`${id}-how`}>
+        how it was strained
+        <select
+          id={`${id}-how`}
+          className="field block"
+          value={is.how}
+          onChange={(e) => put({ ...is, how: e.target.value as Wringing })}
+        >
+          {WRINGING.map((w) => (
+            <option key={w} value={w}>
+              {WRINGING_WORDS[w]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="quiet block">
+        what the marc weighed, if it was weighed
+        <input
+          className="field block w-32"
+          maxLength={60}
+          value={is.marc}
+          onChange={(e) => put({ ...is, marc: e.target.value })}
+        />
+      </label>
+    </p>
+  );
+}
+
+interface Cloth {
+  readonly how: Wringing | undefined;
+  readonly marc: string;
+}
+const clothOf = (e: Entry): Cloth => {
+  const { how, marc = "" } = e.body as Partial<Body<"strained">>;
+  return { how, marc };
+};
+
+/** What is said of an entry now: its text, of a straining how and the marc, and why. */
+function useSaidAgain(entry: Entry) {
+  const typed = typedOf(entry);
+  const [text, setText] = useState(typed?.text ?? "");
+  const [cloth, setCloth] = useState(clothOf(entry));
+  const [why, setWhy] = useState("");
+  const body = (): unknown => {
+    const is = typed!.body(text.trim());
+    if (entry.type !== "strained") return is;
+    const { marc: _, ...rest } = is as Body<"strained">;
+    const marc = cloth.marc.trim();
+    return { ...rest, how: cloth.how, ...(marc === "" ? {} : { marc }) };
+  };
+  return { typed, text, setText, cloth, setCloth, why, setWhy, body };
+}
+
 /** An entry put right: said again, or taken back. What it was stays in the journal beside it. */
 export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; done: () => void }) {
   const { putRight, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
-  const typed = typedOf(entry);
+  const { typed, text, setText, cloth, setCloth, why, setWhy, body } = useSaidAgain(entry);
   const page = pageFor(batch, entry);
-  const [text, setText] = useState(typed?.text ?? "");
-  const [how, setHow] = useState<Wringing | undefined>((entry.body as Partial<Body<"strained">>).how);
-  const [why, setWhy] = useState("");
   const id = useId();
-  const finish = (): void => {
-    done();
-    router.refresh();
-  };
-  const body = (): unknown => {
-    const is = typed!.body(text.trim());
-    return entry.type === "strained" ? { ...(is as object), how } : is;
-  };
+  const finish = (): void => (done(), router.refresh());
   const field = {
     id: `${id}-is`,
     className: `field ${typed?.long ? "w-full h-20" : "w-48"}`,
@@ -132,23 +180,13 @@ export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; d
         </p>
       )}
       {entry.type === "strained" && (
-        <p>
-          <label className="quiet block" htmlFor={`${id}-how`}>
-            how it was strained
-          </label>
-          <select
-            id={`${id}-how`}
-            className="field"
-            value={how}
-            onChange={(e) => setHow(e.target.value as Wringing)}
-          >
-            {WRINGING.map((w) => (
-              <option key={w} value={w}>
-                {WRINGING_WORDS[w]}
-              </option>
-            ))}
-          </select>
-        </p>
+        <HowStrained
+          is={cloth}
+          put={(c) => {
+            clear();
+            setCloth(c);
+          }}
+        />
       )}
       <p>
         <label className="quiet block" htmlFor={`${id}-why`}>

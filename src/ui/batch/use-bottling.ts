@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
-import { bottlesFor, fillPlan } from "@/core/cellar/fill";
+import { bottlesFor, fillPlan, vesselForTheRest } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
@@ -7,7 +7,7 @@ import type { Empties } from "@/core/stores/item";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { vesselWords } from "@/core/vessel/vessel";
 import { useDraft } from "../kit/draft";
-import type { Row } from "./one-bottle";
+import { type Row, SIZES } from "./one-bottle";
 import { useStops } from "./stops";
 import { useWrite } from "./write";
 
@@ -89,6 +89,12 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
     const ml = Math.round(Math.max(1, Math.min(v.fillMl, left)));
     put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place }] }));
   };
+  // What is left over goes where small things are kept: into the fridge, whatever the bottles do.
+  const keepTheRest = (): void => {
+    const v = vesselForTheRest(left, SIZES);
+    const ml = Math.round(Math.min(v.fillMl, left));
+    put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place: "fridge" }] }));
+  };
   const go = (page: string) => (): void => {
     draft.clear();
     router.push(`/batch/${batch.id}/${page}`);
@@ -99,5 +105,18 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
     const body = { bottles, own: own ? { bestBy, reason } : null, ...stops.body };
     void (right ? putRight(right, body, "", go("")) : write("bottled", body, go("label")));
   };
-  return { reckoned, stops, have, left, draft: draft.value, put, another, send, sending, fault, insist };
+  return {
+    reckoned,
+    stops,
+    have,
+    left,
+    draft: draft.value,
+    put,
+    another,
+    keepTheRest,
+    send,
+    sending,
+    fault,
+    insist,
+  };
 }

@@ -22,8 +22,8 @@ export function LiquidWent({
     ["from the plants", went.fromPlants, "+"],
     ["closed up in mixing", went.closedUp, "−"],
     ["boiled off", went.boiledOff, "−"],
-    ["held in the marc, about", went.held, "−"],
-    ["on cloth and pot, typical", went.onCloth, "−"],
+    [went.weighed ? "held in the marc, as weighed" : "held in the marc, about", went.held, "−"],
+    [went.weighed ? "on cloth and pot, or spilt" : "on cloth and pot, typical", went.onCloth, "−"],
   ];
   return (
     <section aria-label={head} className="pt-3">

@@ -22,6 +22,7 @@ import type { Stage } from "@/core/cautions/caution";
 import { StageCautions } from "@/ui/plan/cautions";
 import { WindowBand } from "@/ui/figures/window-band";
 import { MoveWindow } from "@/ui/batch/move-window";
+import { MeasureIt } from "@/ui/batch/measure-it";
 import { Pictures } from "@/ui/batch/pictures";
 import { foreseenCourse } from "@/ui/batch/foreseen-course";
 import { Readings } from "@/ui/batch/readings";
@@ -141,6 +142,11 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
         <aside className="min-w-0">
           <WhatItIs batch={batch} of={r.reckoning} />
           <ItsBottles batch={batch} reckoned={r} />
+          {batch.state === "bottled" && (
+            <div className="pt-5">
+              <MeasureIt batch={batch} refused={r.reckoning.refused} />
+            </div>
+          )}
           {stage && (
             <div className="pt-4">
               <StageCautions cautions={cautionsAt(stage, r.cautions)} reasons={{}} given={batch.reasons} />

@@ -1,5 +1,6 @@
 "use client";
 import type { Batch } from "@/core/journal/fold";
+import { marcGrams } from "@/core/journal/marc";
 import { reckonMade } from "@/core/journal/reckon";
 import { whereItWent } from "@/core/reckoning/went";
 import { ClothFigure } from "../../figures/cloth";
@@ -21,7 +22,7 @@ export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
   const strained = got.reckoning.strained.ml.value;
   const before = reckonMade(batch, { ...batch.making, strained: undefined, finished: [] });
   const band = before.ok ? before.value.reckoning.strained.ml : undefined;
-  const went = whereItWent(got.program, got.reckoning);
+  const went = whereItWent(got.program, got.reckoning, marcGrams(batch));
   const how = batch.making.strained?.how ?? "wrung";
   const words = levelWords(units, [strained, ...f.levels]);
   const layers: JugLayer[] = [

@@ -12,7 +12,7 @@ import { useTakeBack } from "./take-back";
 import { FinishDial } from "./dial";
 import { FinishDrawn } from "./drawn";
 import { FinishLines } from "./lines";
-import { MeasureIt } from "./measure-it";
+import { MeasureIt } from "../measure-it";
 import { FinishChart, FinishSays } from "./says";
 import { TasteIt } from "./taste-it";
 import { useFinishing } from "./use-finishing";

@@ -8,18 +8,20 @@ import { verdictHead } from "../../plan/verdict-words";
 
 /** What a measure that cannot be is answered with, and the ways on from there. */
 export function MeasureWrong({
+  id,
   wrong,
   sending,
   insist,
   use,
 }: {
+  id: string;
   wrong: Fault;
   sending: boolean;
   insist: () => Promise<unknown>;
   use: (text: string) => void;
 }) {
   return (
-    <p id="measured-wrong" role="alert" className="wrong text-[1.125rem] pt-2">
+    <p id={id} role="alert" className="wrong text-[1.125rem] pt-2">
       {wrong.message}{" "}
       {wrong.name === "Odd" && (
         <button type="button" className="plain min-h-11" disabled={sending} onClick={() => void insist()}>
@@ -36,7 +38,15 @@ export function MeasureWrong({
 }
 
 /** What was measured comes to, and where the rest of the liquid went. */
-export function Measured({ got, finishes }: { got: BatchReckoning | undefined; finishes: boolean }) {
+export function Measured({
+  got,
+  marcG,
+  finishes,
+}: {
+  got: BatchReckoning | undefined;
+  marcG: number | undefined;
+  finishes: boolean;
+}) {
   const units = useUnits();
   const says = got && verdictHead(got.reckoning.verdict);
   return (
@@ -50,7 +60,11 @@ export function Measured({ got, finishes }: { got: BatchReckoning | undefined; f
         )}
       </p>
       {got && (
-        <LiquidWent went={whereItWent(got.program, got.reckoning)} head="Where the liquid went" drawn />
+        <LiquidWent
+          went={whereItWent(got.program, got.reckoning, marcG)}
+          head="Where the liquid went"
+          drawn
+        />
       )}
     </>
   );

@@ -51,18 +51,20 @@ function MeasureForm({ s }: { s: Straining }) {
         maxLength={60}
         aria-invalid={wrong !== undefined}
         aria-describedby={wrong ? "measured-wrong" : "measured-says"}
-        onChange={(e) => s.measure(e.target.value)}
+        onChange={(e) => s.type("measured", e.target.value)}
         autoComplete="off"
       />
       {wrong && (
         <MeasureWrong
+          id="measured-wrong"
           wrong={wrong}
           sending={s.sending}
           insist={s.insist}
           use={(text) => s.put({ measured: text })}
         />
       )}
-      <Measured got={s.got} finishes={s.finishes} />
+      <MarcWeighed s={s} />
+      <Measured got={s.got} marcG={s.marcG} finishes={s.finishes} />
       <button
         type="submit"
         className="slab text-[1.25rem] mt-3 min-h-14"
@@ -71,6 +73,37 @@ function MeasureForm({ s }: { s: Straining }) {
         {s.sending ? "Writing…" : "Strained"}
       </button>
     </form>
+  );
+}
+
+/** The marc on the scale, where there is one: it tells what the cloth holds, and whether the jug was read right. */
+function MarcWeighed({ s }: { s: Straining }) {
+  return (
+    <div className="pt-2 text-[1.125rem]">
+      <label htmlFor="marc" className="pr-3">
+        The marc weighs, if you like
+      </label>
+      <input
+        id="marc"
+        className="field w-32"
+        placeholder="320 g"
+        value={s.marc}
+        maxLength={60}
+        autoComplete="off"
+        aria-invalid={s.marcWrong !== undefined}
+        aria-describedby={s.marcWrong ? "marc-wrong" : undefined}
+        onChange={(e) => s.type("marc", e.target.value)}
+      />
+      {s.marcWrong && (
+        <MeasureWrong
+          id="marc-wrong"
+          wrong={s.marcWrong}
+          sending={s.sending}
+          insist={s.insist}
+          use={(text) => s.type("marc", text)}
+        />
+      )}
+    </div>
   );
 }
 

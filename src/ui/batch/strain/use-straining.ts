@@ -1,6 +1,7 @@
 import { GRAVE_SIGNS, type Sign } from "@/core/cellar/bottle";
 import type { Seen } from "@/core/journal/events";
 import type { Batch } from "@/core/journal/fold";
+import { readMarc } from "@/core/journal/marc";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
 import type { Step, Wringing } from "@/core/plan/plan";
@@ -17,6 +18,7 @@ function strainedBy(batch: Batch, how: Wringing): Batch {
 
 interface Kept {
   readonly measured: string;
+  readonly marc: string;
   readonly how: Wringing;
   readonly seen: readonly Seen[];
   /** Signs that end it. */
@@ -35,6 +37,7 @@ const isKept = (k: unknown): Kept | undefined =>
   k && typeof k === "object" && "measured" in k
     ? {
         ...(k as Kept),
+        marc: (k as Partial<Kept>).marc ?? "",
         seen: (k as Partial<Kept>).seen ?? [],
         signs: ((k as Partial<Kept>).signs ?? []).filter((s) => GRAVE_SIGNS.has(s)),
       }
@@ -48,34 +51,42 @@ export function useStraining(batch: Batch, company: Company) {
   const finishes = batch.plan.steps.some((s, i) => s.do === "add" && i > cut);
   const blank: Kept = {
     measured: "",
+    marc: "",
     how: planned?.do === "strain" ? planned.how : "wrung",
     seen: [],
     signs: [],
   };
   const draft = useDraft<Kept>(`jolly-strain-${batch.id}`, blank, isKept);
-  const { measured, how, seen, signs } = draft.value;
+  const { measured, marc, how, seen, signs } = draft.value;
   const strained = { measured, how, seen };
   // Before it is measured, what the chosen way of straining is likely to give.
   const guess = reckonBatch(strainedBy(batch, how), undefined, company);
   const got = measured.trim() === "" ? undefined : reckonBatch(batch, { ...batch.making, strained }, company);
   const stops = useStops(batch, "strain", guess.ok ? guess.value.cautions : undefined);
+  const weight = marc.trim() === "" ? undefined : readMarc(marc, batch.plan.units);
+  const of = (field: string) => ((fault?.path[0] ?? "measured") === field ? fault : undefined);
   const send = (): void => {
-    if (!got?.ok || stops.stopped) return;
-    void write("strained", { measured, how, ...(seen.length > 0 ? { seen } : {}), ...stops.body }, () => {
+    if (!got?.ok || weight?.ok === false || stops.stopped) return;
+    const weighed = marc.trim() === "" ? {} : { marc: marc.trim() };
+    const body = { measured, how, ...(seen.length > 0 ? { seen } : {}), ...weighed, ...stops.body };
+    void write("strained", body, () => {
       draft.clear();
       router.push(`/batch/${batch.id}/${afterStraining(batch.plan)}`);
       router.refresh();
     });
   };
   return {
-    ...{ measured, how, seen, signs, stops, finishes, sending, insist, send },
+    ...{ measured, marc, how, seen, signs, stops, finishes, sending, insist, send },
     expects: guess.ok ? guess.value.reckoning.strained.ml : undefined,
     got: got?.ok ? got.value : undefined,
-    wrong: got && !got.ok ? got.faults[0] : fault,
+    wrong: got && !got.ok ? got.faults[0] : of("measured"),
+    marcWrong: weight && !weight.ok ? weight.faults[0] : of("marc"),
+    marcG: weight?.ok ? weight.value : undefined,
     put: (to: Partial<Kept>): void => draft.set((d) => ({ ...d, ...to })),
-    measure: (text: string): void => {
+    /** One of the two things that are typed. */
+    type: (field: "measured" | "marc", text: string): void => {
       clear();
-      draft.set((d) => ({ ...d, measured: text }));
+      draft.set((d) => ({ ...d, [field]: text }));
     },
   };
 }

@@ -4,8 +4,8 @@ import type { Batch } from "@/core/journal/fold";
 import { MEASURED_BY, type MeasuredBy, READS } from "@/core/journal/measured-liquid";
 import type { Fault } from "@/core/fault";
 import { fault as faultOf } from "@/core/fault";
-import { Wrong } from "../../kit/field";
-import { useWrite } from "../write";
+import { Wrong } from "../kit/field";
+import { useWrite } from "./write";
 
 export const BY_WORDS: Readonly<Record<MeasuredBy, string>> = {
   "coloured-strip": "pH strip, in a coloured liquid",
@@ -30,7 +30,7 @@ function numberOf(text: string): number | Fault {
     : faultOf("NotAReading", "Write the number it shows, like 3.4.", ["value"]);
 }
 
-/** A strip, a meter or a refractometer in the strained liquid: what it shows counts as the keeping rules say. */
+/** A strip, a meter or a refractometer in the strained liquid, in the jug or out of a bottle: what it shows counts as the keeping rules say. */
 export function MeasureIt({ batch, refused }: { batch: Batch; refused: readonly Fault[] }) {
   const { write, sending, fault, clear } = useWrite(batch.id, batch.seq);
   const [by, setBy] = useState<MeasuredBy>("coloured-strip");
@@ -42,11 +42,13 @@ export function MeasureIt({ batch, refused }: { batch: Batch; refused: readonly 
   const send = (): void => {
     const value = numberOf(text);
     if (typeof value !== "number") return setUnread(value);
-    void write("read", { what, value, by }, () => setText("")).then(() => undefined);
+    void write("read", { what, value, by }).then((written) => written && setText(""));
   };
   return (
     <section aria-label="Measure it">
-      <h2 className="ruled-head">Measure it, if you like</h2>
+      <h2 className="ruled-head">
+        {batch.state === "bottled" ? "Measured from a bottle" : "Measure it, if you like"}
+      </h2>
       <form
         className="flex flex-wrap gap-3 items-end pt-2"
         onSubmit={(e) => {
