@@ -3,7 +3,9 @@ import { transformSync } from "@swc/core";
 import { existsSync, readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { dirname, join, resolve } from "node:path";
+import ts from "typescript";
 import { harness } from "./harness";
+import { tick } from "./patience";
 
 // Some test files take the runner's words from the air rather than by import.
 Object.assign(globalThis, harness.globals);
@@ -12,7 +14,30 @@ const ROOT = join(import.meta.dirname, "../..");
 const real = createRequire(join(ROOT, "package.json"));
 
 type Module = { exports: Record<string, unknown> };
-type Wrapped = (module: Module, exports: unknown, require: (id: string) => unknown, dir: string) => void;
+type Wrapped = (
+  module: Module,
+  exports: unknown,
+  require: (id: string) => unknown,
+  dir: string,
+  tick: () => void,
+) => void;
+
+/** Every loop asks at each turn whether there is patience left: a breakage may make one that never ends. */
+function withTicks(code: string): string {
+  const source = ts.createSourceFile("x.js", code, ts.ScriptTarget.ES2022, false, ts.ScriptKind.JS);
+  const put: [at: number, text: string][] = [];
+  const visit = (node: ts.Node): void => {
+    if (ts.isIterationStatement(node, false)) {
+      const body = node.statement;
+      const at = body.getStart(source);
+      if (ts.isBlock(body)) put.push([at + 1, "__tick();"]);
+      else put.push([at, "{__tick();"], [body.end, "}"]);
+    }
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return put.sort((a, b) => b[0] - a[0]).reduce((c, [at, t]) => c.slice(0, at) + t + c.slice(at), code);
+}
 
 const compile = (file: string, text: string): Wrapped => {
   const { code } = transformSync(text, {
@@ -20,7 +45,7 @@ const compile = (file: string, text: string): Wrapped => {
     jsc: { parser: { syntax: "typescript" }, target: "es2022" },
     module: { type: "commonjs" },
   });
-  return new Function("module", "exports", "require", "__dirname", code) as Wrapped;
+  return new Function("module", "exports", "require", "__dirname", "__tick", withTicks(code)) as Wrapped;
 };
 
 function fileOf(id: string, from: string): string | undefined {
@@ -63,7 +88,7 @@ export class House {
       this.users.set(inside, users.add(file));
       return this.load(inside, into, broken, code).exports;
     };
-    code(file)(m, m.exports, require, dirname(file));
+    code(file)(m, m.exports, require, dirname(file), tick);
     return m;
   }
 

@@ -9,6 +9,7 @@ import { chance } from "../../tests/chance";
 import { type Breakage, breakagesOf } from "./breakages";
 import { harness } from "./harness";
 import { House } from "./house";
+import { patience } from "./patience";
 
 const ROOT = join(import.meta.dirname, "../..");
 const CORE = join(ROOT, "src/core");
@@ -74,6 +75,7 @@ async function tryRoom(room: string): Promise<Told> {
   const quickFirst: [number, string][] = [];
   for (const t of tests) {
     harness.clear();
+    patience(Infinity);
     house.declareWhole(t);
     const at = Date.now();
     const failed = await harness.run();
@@ -85,12 +87,15 @@ async function tryRoom(room: string): Promise<Told> {
   quickFirst.sort((a, b) => a[0] - b[0]);
   const survivors: Breakage[] = [];
   const sample = sampleOf(sources);
-  for (const b of sample) {
+  for (const [i, b] of sample.entries()) {
+    if (i % 50 === 0)
+      process.stderr.write(`${room}: ${i} of ${sample.length}, ${survivors.length} passed over\n`);
     const text = readFileSync(b.file, "utf8");
     const broken = text.slice(0, b.at) + b.to + text.slice(b.at + b.length);
     let killed = false;
-    for (const [, t] of quickFirst) {
+    for (const [usual, t] of quickFirst) {
       harness.clear();
+      patience(10 * usual + 5000);
       try {
         house.declare(t, b.file, broken);
         killed = (await harness.run()) !== undefined;
