@@ -39,7 +39,12 @@ export function BottleFigure({
 function shapeOf(b: Pick<CellarBottle, "vessel" | "opened_day">): Shape {
   const v = VESSELS.get(b.vessel) ?? SOME_BOTTLE;
   const id = `shelf-${v.id}${b.opened_day ? "-open" : ""}`;
-  return { id, profile: v.solid.profile, lid: b.opened_day ? "off" : v.lid, scale: SCALE };
+  return {
+    id,
+    profile: v.solid.profile,
+    scale: SCALE,
+    ...(b.opened_day ? { lid: "off", stopper: v.lid } : { lid: v.lid }),
+  };
 }
 
 /** A bottle on its shelf, at the height its liquid stands. */
@@ -101,10 +106,7 @@ function Group({ of, today, picked }: { of: Together; today: Day; picked: string
         {day.words}
       </p>
       {of.bottles.some((b) => b.shortened) && (
-        <Link
-          href={`/batch/${first.batch_id}/label`}
-          className="text-center leading-tight max-w-[11rem]"
-        >
+        <Link href={`/batch/${first.batch_id}/label`} className="text-center leading-tight max-w-[11rem]">
           sooner than its label; print a new one
         </Link>
       )}

@@ -1,16 +1,31 @@
 import { diameterAt } from "@/core/vessel/profile";
 import type { Profile } from "@/core/vessel/profile";
 import { type Substance, fillOf } from "./substance";
-import { insidePath, vesselFrame, wallOf } from "./vessel-frame";
-import { type DrawnLid, Shell } from "./vessel-shell";
+import { type VesselFrame, insidePath, lidHeight, vesselFrame, wallOf } from "./vessel-frame";
+import { Closure, type DrawnLid, GLASS, Shell } from "./vessel-shell";
 
 /** A bottle's shape as it stands on a shelf: drawn once, however many of it there are. */
 export interface Shape {
   readonly id: string;
   readonly profile: Profile;
   readonly lid: DrawnLid;
+  /** What closed it, where it is open: that lies beside it. */
+  readonly stopper?: DrawnLid;
   /** Pixels for a centimetre. */
   readonly scale: number;
+}
+
+/** cm of shelf beside an opened bottle, for a stopper of its mouth. */
+const besideCm = (s: Shape, mouth: number): number => (s.stopper ? 2 * (mouth + GLASS) + 0.8 : 0);
+
+/** A stopper lying on the shelf beside its bottle. */
+function Stopper({ lid, f }: { lid: DrawnLid; f: VesselFrame }) {
+  const half = (f.mouth + GLASS + 0.15) * f.k;
+  const lidCm = lidHeight(lid, f.solid.brimCm);
+  // It stands as high as it did over the brim, and the shelf is where the brim was.
+  const brimY = f.height - 6 - lidCm * f.k * 0.43;
+  const m = { middle: f.width + half, mouth: f.mouth, k: f.k, brimY, lidCm, bold: false };
+  return <Closure m={m} lid={lid} handleY={0} handle={0} />;
 }
 
 /** The shapes of a page, for `ShelfBottle` to stand on its shelves. */
@@ -39,6 +54,7 @@ export function ShapeDefs({ shapes }: { shapes: readonly Shape[] }) {
                 lidCm={f.lidCm}
                 handle={f.handle}
               />
+              {s.stopper && <Stopper lid={s.stopper} f={f} />}
             </g>,
           ];
         })}
@@ -52,11 +68,12 @@ export function ShelfBottle({ of, toCm, substance }: { of: Shape; toCm: number; 
   const f = vesselFrame(of.profile, of.lid, of.scale);
   const half = (diameterAt(f.solid, toCm) / 2) * f.k;
   const level = f.y(toCm);
+  const width = f.width + besideCm(of, f.mouth) * f.k;
   return (
     <svg
-      width={f.width}
+      width={width}
       height={f.height}
-      viewBox={`0 0 ${f.width} ${f.height}`}
+      viewBox={`0 0 ${width} ${f.height}`}
       aria-hidden="true"
       className="max-w-full h-auto overflow-visible"
     >

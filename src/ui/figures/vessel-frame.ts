@@ -29,7 +29,7 @@ const RULER_W = 46;
 const MARKS_W = 128;
 
 /** cm the lid stands over the brim. */
-function lidHeight(lid: DrawnLid, brimCm: number): number {
+export function lidHeight(lid: DrawnLid, brimCm: number): number {
   if (lid === "none" || lid === "off") return 0.3;
   return lid === "cork" ? 2.2 : Math.min(1.8, Math.max(0.9, brimCm * 0.1));
 }

@@ -7,7 +7,7 @@ export type DrawnLid =
 export const GLASS = 0.28;
 export const INK = "var(--color-iron)";
 
-/** What closes or carries a vessel, drawn at its mouth. Lengths in pixels, but for cm where it says so. */
+/** A vessel's mouth, where what closes or carries it is drawn. Lengths in pixels, but for cm where it says so. */
 interface Mouth {
   readonly middle: number;
   readonly mouth: number;
@@ -96,7 +96,17 @@ function Cap({ m, lid }: { m: Mouth; lid: keyof typeof CAP_FILL }) {
   );
 }
 
-function Closure({ m, lid, handleY, handle }: { m: Mouth; lid: DrawnLid; handleY: number; handle: number }) {
+export function Closure({
+  m,
+  lid,
+  handleY,
+  handle,
+}: {
+  m: Mouth;
+  lid: DrawnLid;
+  handleY: number;
+  handle: number;
+}) {
   switch (lid) {
     case "off":
       return null;
