@@ -4,12 +4,11 @@ import type { CalendarItem } from "@/calendar/item";
 import { itemsOfJar } from "@/calendar/of-jars";
 import { type Day, daysBetween } from "@/core/day";
 import { strainTogether } from "@/core/care/weeks";
-import { careOfBatch } from "@/core/journal/reckon";
 import { counted } from "@/core/words";
 import { db } from "@/store/db";
 import type { Household } from "@/store/household";
-import { type BottleDates, bottleDates, live } from "@/store/shelf";
-import { strainWindow } from "@/ui/shelf/card";
+import { type BottleDates, bottleDates, jars } from "@/store/shelf";
+import { windowDays } from "@/ui/shelf/card";
 import type { Lasts } from "@/ui/cellar/lasts";
 import { supplies } from "./supplies";
 
@@ -42,25 +41,17 @@ const startBy = (l: Lasts, today: Day): CalendarItem[] =>
 
 /** Everything with a date, as one calendar file. */
 export async function calendarOf(home: Household, today: Day): Promise<string> {
-  const [batches, bottles, lasts] = await Promise.all([
-    live(db()),
+  const [working, bottles, lasts] = await Promise.all([
+    jars(db()),
     bottleDates(db()),
     supplies(today, home.away),
   ]);
-  // Each jar is reckoned once: a feed may be asked for every few minutes.
-  const cared = batches.flatMap((b) => {
-    const care = b.state === "working" ? careOfBatch(b) : undefined;
-    return care ? [{ b, care }] : [];
-  });
-  const windows = cared.flatMap(({ b, care }) => {
-    const window = strainWindow(b, care);
-    return window ? [{ id: b.id, window }] : [];
-  });
-  const plans = strainTogether(windows, home);
-  const jars = cared.flatMap(({ b, care }) =>
-    itemsOfJar(b, care, plans.get(b.id), home.morning.at, home.away),
+  const windows = working.flatMap(({ id, begunDay, care }) =>
+    care.window ? [{ id, window: windowDays(begunDay, care.window) }] : [],
   );
-  const items = [...jars, ...bottles.map(bestBy), ...lasts.flatMap((l) => startBy(l, today))];
+  const plans = strainTogether(windows, home);
+  const touches = working.flatMap((j) => itemsOfJar(j, plans.get(j.id), home.morning.at, home.away));
+  const items = [...touches, ...bottles.map(bestBy), ...lasts.flatMap((l) => startBy(l, today))];
   return calendarFile(items, home.name, home.zone);
 }
 

@@ -55,16 +55,16 @@ function timed(event: ICAL.Component, name: string, day: Day, at: string, zone: 
 function whenOf(event: ICAL.Component, item: CalendarItem, zone: string): void {
   const { when } = item;
   if (when.what === "days") {
-    event.updatePropertyWithValue("dtstart", date(when.from));
+    event.addPropertyWithValue("dtstart", date(when.from));
     // The end of an all-day event is the day after its last.
-    event.updatePropertyWithValue("dtend", date(addDays(when.to, 1)));
-    event.updatePropertyWithValue("transp", "TRANSPARENT");
+    event.addPropertyWithValue("dtend", date(addDays(when.to, 1)));
+    event.addPropertyWithValue("transp", "TRANSPARENT");
     return;
   }
   timed(event, "dtstart", when.from, when.at, zone);
-  event.updatePropertyWithValue("duration", ICAL.Duration.fromSeconds(TOUCH_MINUTES * 60));
+  event.addPropertyWithValue("duration", ICAL.Duration.fromSeconds(TOUCH_MINUTES * 60));
   const until = utc(instantAt(`${when.until} ${when.at} ${zone}`));
-  event.updatePropertyWithValue(
+  event.addPropertyWithValue(
     "rrule",
     new ICAL.Recur({ freq: "DAILY", interval: when.everyDays, until } as never),
   );
@@ -74,20 +74,20 @@ function whenOf(event: ICAL.Component, item: CalendarItem, zone: string): void {
 function alarmOf(item: CalendarItem): ICAL.Component | undefined {
   if (item.alarm === undefined) return undefined;
   const alarm = new ICAL.Component("valarm");
-  alarm.updatePropertyWithValue("action", "DISPLAY");
-  alarm.updatePropertyWithValue("description", item.summary);
-  alarm.updatePropertyWithValue("trigger", ICAL.Duration.fromSeconds(-60 * item.alarm));
+  alarm.addPropertyWithValue("action", "DISPLAY");
+  alarm.addPropertyWithValue("description", item.summary);
+  alarm.addPropertyWithValue("trigger", ICAL.Duration.fromSeconds(-60 * item.alarm));
   return alarm;
 }
 
 function eventOf(item: CalendarItem, zone: string): ICAL.Component {
   const event = new ICAL.Component("vevent");
-  event.updatePropertyWithValue("uid", item.uid);
-  event.updatePropertyWithValue("dtstamp", utc(item.modified));
-  event.updatePropertyWithValue("last-modified", utc(item.modified));
-  event.updatePropertyWithValue("sequence", item.sequence);
-  event.updatePropertyWithValue("summary", item.summary);
-  if (item.details) event.updatePropertyWithValue("description", item.details);
+  event.addPropertyWithValue("uid", item.uid);
+  event.addPropertyWithValue("dtstamp", utc(item.modified));
+  event.addPropertyWithValue("last-modified", utc(item.modified));
+  event.addPropertyWithValue("sequence", item.sequence);
+  event.addPropertyWithValue("summary", item.summary);
+  if (item.details) event.addPropertyWithValue("description", item.details);
   whenOf(event, item, zone);
   const alarm = alarmOf(item);
   if (alarm) event.addSubcomponent(alarm);
@@ -101,10 +101,10 @@ function eventOf(item: CalendarItem, zone: string): ICAL.Component {
  */
 export function calendarFile(items: readonly CalendarItem[], name: string, zone: string): string {
   const calendar = new ICAL.Component("vcalendar");
-  calendar.updatePropertyWithValue("version", "2.0");
-  calendar.updatePropertyWithValue("prodid", PRODUCT);
-  calendar.updatePropertyWithValue("calscale", "GREGORIAN");
-  calendar.updatePropertyWithValue("x-wr-calname", name);
+  calendar.addPropertyWithValue("version", "2.0");
+  calendar.addPropertyWithValue("prodid", PRODUCT);
+  calendar.addPropertyWithValue("calscale", "GREGORIAN");
+  calendar.addPropertyWithValue("x-wr-calname", name);
   const rules = items.some((i) => i.when.what === "series") ? zoneOf(zone) : undefined;
   if (rules) calendar.addSubcomponent(rules);
   for (const item of items) calendar.addSubcomponent(eventOf(item, zone));

@@ -1,5 +1,5 @@
 import { batchOf } from "../../tests/trial-journal";
-import { reckonBatch } from "../core/journal/reckon";
+import { jarOf } from "../core/journal/jar";
 import { line, made, withSteps } from "../core/plan/trial";
 import { itemsOfJar } from "./of-jars";
 
@@ -19,12 +19,9 @@ const BATCH = batchOf(
   ]),
   [60 * 24 * 3, "touched", { what: "shake" }],
 );
-const r = reckonBatch(BATCH);
-const care = r.ok ? r.value.care : undefined;
-const shakes = (away: Parameters<typeof itemsOfJar>[4]) => {
-  const item = itemsOfJar(BATCH, care!, undefined, "07:30", away).find((i) =>
-    i.uid.endsWith("-shake@jolly-crock"),
-  )!;
+const JAR = jarOf(BATCH)!;
+const shakes = (away: Parameters<typeof itemsOfJar>[3]) => {
+  const item = itemsOfJar(JAR, undefined, "07:30", away).find((i) => i.uid.endsWith("-shake@jolly-crock"))!;
   return item.when.what === "series" ? item.when : undefined;
 };
 
@@ -36,6 +33,11 @@ test("a day on which it was shaken falls out of its series, and so do the days n
     "2026-12-02",
     "2026-12-03",
   ]);
+});
+
+test("a jar that is strained has no dates any more", () => {
+  const strained = batchOf(BATCH.begunPlan, [60 * 24 * 28, "strained", { measured: "700 mL", how: "wrung" }]);
+  expect([jarOf(BATCH)?.code, jarOf(strained)]).toEqual([BATCH.code, undefined]);
 });
 
 test("away before it was begun, or after its series is over, leaves it whole", () => {

@@ -1,7 +1,7 @@
-import { TOUCH_WORDS, type Care, type TouchRule } from "../core/care/care";
+import { TOUCH_WORDS, type TouchRule } from "../core/care/care";
 import { type Away, type StrainDay, isAway } from "../core/care/weeks";
 import { type Day, addDays, daysBetween, printDay } from "../core/day";
-import type { Batch } from "../core/journal/fold";
+import type { Jar } from "../core/journal/jar";
 import { capital } from "../core/words";
 import type { CalendarItem } from "./item";
 
@@ -10,17 +10,13 @@ const EVENING_BEFORE = 5 * 60;
 
 type Base = Pick<CalendarItem, "sequence" | "modified">;
 
-const baseOf = (b: Batch): Base => ({ sequence: b.seq, modified: b.changedAt });
+const baseOf = (b: Jar): Base => ({ sequence: b.seq, modified: b.changedAt });
 
-/** Days on which a touch was done, as its entries say. */
-const doneDays = (b: Batch, sort: TouchRule["sort"]): readonly Day[] =>
-  b.diary.flatMap((e) =>
-    e.type === "touched" && !e.correctedBy?.undone && (e.body as { what: string }).what === sort
-      ? [e.day]
-      : [],
-  );
+/** Days on which a touch was done. */
+const doneDays = (b: Jar, sort: TouchRule["sort"]): readonly Day[] =>
+  b.touched.filter((t) => t.sort === sort).map((t) => t.day);
 
-function series(b: Batch, r: TouchRule, at: string, away: readonly Away[]): CalendarItem {
+function series(b: Jar, r: TouchRule, at: string, away: readonly Away[]): CalendarItem {
   const from = addDays(b.begunDay, r.from);
   const until = addDays(b.begunDay, r.to);
   // Only days of the series itself can fall away from it.
@@ -38,7 +34,7 @@ function series(b: Batch, r: TouchRule, at: string, away: readonly Away[]): Cale
 }
 
 /** Looks of the first days are one item over those days. */
-const firstDays = (b: Batch, r: TouchRule): CalendarItem => ({
+const firstDays = (b: Jar, r: TouchRule): CalendarItem => ({
   ...baseOf(b),
   uid: `${b.id}-${r.sort}@jolly-crock`,
   summary: `${TOUCH_WORDS[r.sort]}: ${b.code} ${b.name}`,
@@ -48,16 +44,15 @@ const firstDays = (b: Batch, r: TouchRule): CalendarItem => ({
 
 /** What a working jar puts into the calendar: its touches on the days somebody is home, its window, and the day it is to be strained. */
 export function itemsOfJar(
-  b: Batch,
-  care: Care,
+  b: Jar,
   strain: StrainDay | undefined,
   at: string,
   away: readonly Away[] = [],
 ): CalendarItem[] {
-  const touches = care.rules.map((r) =>
+  const touches = b.care.rules.map((r) =>
     r.sort === "top-up" || r.sort === "look" ? firstDays(b, r) : series(b, r, at, away),
   );
-  const w = care.window;
+  const w = b.care.window;
   if (!w || !strain) return touches;
   const [earliest, latest] = [addDays(b.begunDay, w.earliest), addDays(b.begunDay, w.latest)];
   return [

@@ -1,3 +1,4 @@
+import { jarOf } from "../core/journal/jar";
 import { keptBackOf } from "../core/journal/kept-back";
 import { reckonBatch, reckonMade } from "../core/journal/reckon";
 import { heldBy } from "../core/label/held";
@@ -22,11 +23,12 @@ import type { Tx } from "./db";
 export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
   const open = b.state === "working" || b.state === "strained";
   const probe = open ? (b.stove.probe ?? null) : null;
+  const jar = jarOf(b);
   const moved = b.stove.window ? tx.json(b.stove.window as never) : null;
-  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, found_by, probe, moved_window, recipe, recipe_version, comes_from, seq)
-    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${foundBy(b)}, ${probe}, ${moved}, ${b.recipe?.id ?? null}, ${b.recipe?.version ?? null}, ${[...comesFrom(b.plan)]}::uuid[], ${b.seq})
+  await tx`insert into batch (id, code, name, kind, state, begun_day, strained_day, bottled_day, vessel, found_by, probe, moved_window, recipe, recipe_version, comes_from, jar, seq)
+    values (${b.id}, ${b.code}, ${b.name}, ${b.plan.kind}, ${b.state}, ${b.begunDay}, ${b.strainedDay ?? null}, ${b.bottledDay ?? null}, ${b.frozen.vessel?.id ?? null}, ${foundBy(b)}, ${probe}, ${moved}, ${b.recipe?.id ?? null}, ${b.recipe?.version ?? null}, ${[...comesFrom(b.plan)]}::uuid[], ${jar ? tx.json(jar as never) : null}, ${b.seq})
     on conflict (id) do update set name = excluded.name, kind = excluded.kind, state = excluded.state, vessel = excluded.vessel, found_by = excluded.found_by, begun_day = excluded.begun_day, strained_day = excluded.strained_day, bottled_day = excluded.bottled_day,
-      probe = excluded.probe, moved_window = excluded.moved_window, recipe = excluded.recipe, recipe_version = excluded.recipe_version, comes_from = excluded.comes_from, seq = excluded.seq`;
+      probe = excluded.probe, moved_window = excluded.moved_window, recipe = excluded.recipe, recipe_version = excluded.recipe_version, comes_from = excluded.comes_from, jar = excluded.jar, seq = excluded.seq`;
   await projectClocks(tx, b, open);
   await projectKeptBack(tx, b);
   await tx`delete from bottle where batch_id = ${b.id}`;

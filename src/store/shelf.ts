@@ -3,6 +3,7 @@ import { type BatchState, fold } from "../core/journal/fold";
 import type { CellarBottle } from "../core/cellar/on-shelf";
 import type { SupplyBottle } from "../core/cellar/supply";
 import type { Kind } from "../core/plan/plan";
+import type { Jar } from "../core/journal/jar";
 import type { JournalEvent } from "../core/journal/events";
 import type { Busy } from "../core/stores/free";
 import type { Sql } from "./db";
@@ -20,6 +21,13 @@ export async function live(sql: Sql): Promise<Batch[]> {
     streams.set(e.streamId, [...(streams.get(e.streamId) ?? []), e]);
   }
   return [...streams.values()].flatMap((events) => fold(events) ?? []);
+}
+
+/** The working jars as far as dates go. */
+export async function jars(sql: Sql): Promise<Jar[]> {
+  const rows = await sql<{ jar: Jar }[]>`
+    select jar from batch where state = 'working' and jar is not null order by begun_day, code`;
+  return rows.map((r) => r.jar);
 }
 
 export interface CellarLine {

@@ -115,3 +115,27 @@ export function toldAgain(
   }
   return out;
 }
+
+/** The household with its working jars told again as often as wanted, on the same days. */
+export function manyJars(lines: readonly string[], times: number): string[] {
+  const { entries } = read(lines);
+  const ended = new Set(
+    entries.filter((e) => e.type === "bottled" || e.type === "discarded").map((e) => e.stream),
+  );
+  const working = new Set(
+    entries.filter((e) => e.kind === "batch" && !ended.has(e.stream)).map((e) => e.stream),
+  );
+  let n = 100;
+  const out = [...lines];
+  for (let i = 0; i < times; i++)
+    for (const stream of working) {
+      n++;
+      const id = randomUUID();
+      for (const e of entries.filter((x) => x.stream === stream)) {
+        const { code } = e.body;
+        const body = code ? { ...e.body, code: code.replace(/\d+$/, String(n)) } : e.body;
+        out.push(lineOf(e, { stream: id, body }));
+      }
+    }
+  return out;
+}

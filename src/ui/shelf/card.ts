@@ -91,7 +91,12 @@ function planWords(
 export function strainWindow(b: Batch, care: Care): DayWindow | undefined {
   const w = care.window;
   if (!w || b.state !== "working") return undefined;
-  const on = (n: number): Day => addDays(b.begunDay, n);
+  return windowDays(b.begunDay, w);
+}
+
+/** A window in days of the calendar. */
+export function windowDays(begunDay: Day, w: NonNullable<Window>): DayWindow {
+  const on = (n: number): Day => addDays(begunDay, n);
   return { earliest: on(w.earliest), best: on(w.best), latest: on(w.latest) };
 }
 
