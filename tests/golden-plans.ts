@@ -298,6 +298,47 @@ const SPECIAL: readonly Case[] = [
       },
     ),
   },
+  // At the ends of what a figure can be: nothing but one thing in it.
+  ...(
+    [
+      ["water", "1 L"],
+      ["glycerin", "500 mL"],
+      ["sugar", "500 g"],
+      ["lemon-juice", "300 mL"],
+      ["salt", "200 g"],
+    ] as const
+  ).map(([of, much]) => jar(`${of} and a pinch of thyme`, [line(of, much), line("thyme", "1 pinch", dried)])),
+  jar("by the handful", [
+    line("nettle", "3 handfuls", fresh),
+    line("sage", "2 pinches", dried),
+    line("water", "600 mL"),
+  ]),
+  // Standing so long that it is too long, and just not.
+  ...["3 hours", "4 hours", "5 hours", "12 hours", "14 hours", "30 hours"].map((time) =>
+    jar(
+      `nettle in water for ${time}`,
+      [line("nettle", "100 g", fresh), line("water", "600 mL")],
+      [{ do: "steep", for: time }, { do: "strain", how: "wrung" }, { do: "bottle" }],
+    ),
+  ),
+  ...["3 days", "10 days", "5 weeks"].map((time) =>
+    jar(
+      `thyme in weak spirit for ${time}`,
+      [line("thyme", "30 g", dried), line("spirit", "600 mL", { strength: "20 %" })],
+      [{ do: "steep", for: time }, { do: "strain", how: "pressed" }, { do: "bottle" }],
+    ),
+  ),
+  pot(
+    "boiled down twice, and once more after the cloth",
+    [line("hawthorn-berry", "300 g", fresh), line("water", "2 L")],
+    [
+      { do: "reduce", to: "half" },
+      { do: "strain", how: "drained" },
+      { do: "reduce", to: "400 mL" },
+      { do: "add", what: [line("honey", "½ of liquid")] },
+      { do: "bottle" },
+    ],
+  ),
   // What befell it.
   befallen(BASE, (step) => ({ strained: [{ step, measured: "650 mL" }] })),
   befallen(BASE, (step) => ({
