@@ -49,3 +49,25 @@ test("away before it was begun, or after its series is over, leaves it whole", (
     ]),
   ).toMatchObject({ from, until, except: ["2026-11-27"] });
 });
+
+test("shaken twice a day it rings twice; what was done once leaves the evening's", () => {
+  const plan = { ...BATCH.begunPlan, shake: "twice-daily" as const };
+  const touched = (n: number) =>
+    batchOf(
+      plan,
+      ...Array.from({ length: n }, (_, i) => [60 * (24 * 3 + i), "touched", { what: "shake" }] as const),
+    );
+  const rung = (n: number, at = "07:30") =>
+    itemsOfJar(jarOf(touched(n))!, undefined, at).flatMap((i) =>
+      i.when.what === "series" && i.uid.includes("-shake") ? [[i.when.at, i.when.except]] : [],
+    );
+  expect(rung(1)).toEqual([
+    ["07:30", ["2026-11-27"]],
+    ["19:30", []],
+  ]);
+  expect(rung(2)).toEqual([
+    ["07:30", ["2026-11-27"]],
+    ["19:30", ["2026-11-27"]],
+  ]);
+  expect(rung(0, "14:00")[1]).toEqual(["20:00", []]);
+});

@@ -16,14 +16,30 @@ const baseOf = (b: Jar): Base => ({ sequence: b.seq, modified: b.changedAt });
 const doneDays = (b: Jar, sort: TouchRule["sort"]): readonly Day[] =>
   b.touched.filter((t) => t.sort === sort).map((t) => t.day);
 
-function series(b: Jar, r: TouchRule, at: string, away: readonly Away[]): CalendarItem {
+/** The second time of a day: twelve hours on, or at eight in the evening. */
+const laterThat = (at: string): string => {
+  const hour = Number(at.slice(0, 2)) + 12;
+  return hour < 24 ? `${hour}${at.slice(2)}` : "20:00";
+};
+
+/** A touch that is done twice a day has two series; what was done once leaves the evening's. */
+function seriesOf(b: Jar, r: TouchRule, at: string, away: readonly Away[]): CalendarItem[] {
+  const first = series(b, r, at, away, doneDays(b, r.sort));
+  if (!r.twice) return [first];
+  const days = doneDays(b, r.sort);
+  const twice = days.filter((d, i) => days.indexOf(d) !== i);
+  const second = series(b, r, laterThat(at), away, twice);
+  return [first, { ...second, uid: `${b.id}-${r.sort}-again@jolly-crock` }];
+}
+
+function series(b: Jar, r: TouchRule, at: string, away: readonly Away[], done: readonly Day[]): CalendarItem {
   const from = addDays(b.begunDay, r.from);
   const until = addDays(b.begunDay, r.to);
   // Only days of the series itself can fall away from it.
   const mine = (d: Day): boolean => d >= from && d <= until && daysBetween(from, d) % r.every === 0;
   const days = Array.from({ length: daysBetween(from, until) + 1 }, (_, i) => addDays(from, i));
   const gone = days.filter((d) => isAway(d, { strainDays: [], away }));
-  const except = [...new Set([...doneDays(b, r.sort), ...gone])].filter(mine);
+  const except = [...new Set([...done, ...gone])].filter(mine);
   return {
     ...baseOf(b),
     uid: `${b.id}-${r.sort}@jolly-crock`,
@@ -49,8 +65,8 @@ export function itemsOfJar(
   at: string,
   away: readonly Away[] = [],
 ): CalendarItem[] {
-  const touches = b.care.rules.map((r) =>
-    r.sort === "top-up" || r.sort === "look" ? firstDays(b, r) : series(b, r, at, away),
+  const touches = b.care.rules.flatMap((r) =>
+    r.sort === "top-up" || r.sort === "look" ? [firstDays(b, r)] : seriesOf(b, r, at, away),
   );
   const w = b.care.window;
   if (!w || !strain) return touches;

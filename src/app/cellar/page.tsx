@@ -13,7 +13,7 @@ import { VESSELS } from "@/core/vessel/catalogue";
 import type { Kind } from "@/core/plan/plan";
 import type { PerMl } from "@/core/cellar/course";
 import type { Reckoning } from "@/core/reckoning/reckon";
-import { SPOON_ML, spoonOf } from "@/core/reckoning/spoon";
+import { spoonOf } from "@/core/reckoning/spoon";
 import { stores } from "@/store/stores";
 import { bottleOf } from "@/store/bottles";
 import { db } from "@/store/db";
@@ -76,7 +76,7 @@ function mindedOf(
 /** g of sugar, alcohol and dried herb in a mL. */
 function perMlOf(r: Reckoning): PerMl {
   const spoon = spoonOf(r);
-  const of = (e: { value: number }): number => e.value / SPOON_ML;
+  const of = (e: { value: number }): number => e.value / r.spoonMl;
   return { sugar: of(spoon.sugar), alcohol: of(spoon.alcohol), herb: of(spoon.herb) };
 }
 

@@ -42,6 +42,8 @@ export interface TouchRule {
   readonly from: number;
   readonly to: number;
   readonly every: number;
+  /** Twice on each of its days. */
+  readonly twice?: true;
   readonly why: string;
   /** Missing one matters, rather than merely slowing it. */
   readonly matters: boolean;
@@ -121,6 +123,7 @@ function touchesOf(p: Program, fit: Fit | undefined, w: Window): TouchRule[] {
     from: 1,
     to: w.latest,
     every: SHAKES[p.plan.shake ?? "daily"]!,
+    ...(p.plan.shake === "twice-daily" ? { twice: true as const } : {}),
     matters: false,
     why: turned ? "so that the herb meets the honey" : "so that nothing settles dry",
   });
@@ -168,10 +171,17 @@ function windowWords(left: number): string {
   return left === 0 ? "today is its last day" : `ready; ${counted(left, "day")} left`;
 }
 
+/** The day a touch fell due that was done last on a day, or not yet; `n` is the day of the jar's life. */
+const fellOn = (r: TouchRule, begun: Day, n: number, last: Day | undefined): Day =>
+  last === undefined
+    ? addDays(begun, Math.max(r.from, n - ((n - r.from) % r.every)))
+    : addDays(last, r.every);
+
 /**
  * What is due for a jar on a day. A touch missed is due once, not once for every day missed.
  * @param done last day each sort was done
  * @param strainOn the day it is to be strained, where the household cannot on the best
+ * @param often how many times each was done on its last day; once where it is not said
  */
 export function dueOn(
   care: Care,
@@ -179,6 +189,7 @@ export function dueOn(
   today: Day,
   done: Readonly<Partial<Record<TouchSort, Day>>>,
   strainOn?: Day,
+  often: Readonly<Partial<Record<TouchSort, number>>> = {},
 ): Due[] {
   const n = daysBetween(begun, today);
   const strains = strainOn === undefined ? care.window?.best : daysBetween(begun, strainOn);
@@ -191,18 +202,17 @@ export function dueOn(
     if (n > r.to + (r.matters ? 7 : 0)) continue;
     const last = done[r.sort];
     const sinceDone = last === undefined ? n : daysBetween(last, today);
+    const onceMore = r.twice === true && last === today && (often[r.sort] ?? 1) < 2;
     if (
       last !== undefined &&
+      !onceMore &&
       (sinceDone < r.every || (ONCE.has(r.sort) && daysBetween(begun, last) >= r.from))
     )
       continue;
-    const fell =
-      last === undefined
-        ? addDays(begun, Math.max(r.from, n - ((n - r.from) % r.every)))
-        : addDays(last, r.every);
+    const fell = fellOn(r, begun, n, onceMore ? undefined : last);
     due.push({
       sort: r.sort,
-      why: r.why,
+      why: onceMore ? "the second time today" : r.why,
       matters: r.matters,
       overdue: r.matters && daysBetween(fell, today) > 0,
       since: fell,

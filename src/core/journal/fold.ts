@@ -49,6 +49,8 @@ export interface Batch {
   readonly stove: AtTheStove;
   /** Last day each touch was done. */
   readonly done: Readonly<Partial<Record<TouchSort, Day>>>;
+  /** How many times it was done on that day. */
+  readonly often: Readonly<Partial<Record<TouchSort, number>>>;
   readonly diary: readonly Entry[];
   /** Entries that do not read as what they should be; the batch stands without them until they are put right. */
   readonly unreadable: readonly Unreadable[];
@@ -95,12 +97,16 @@ class Folding {
   readonly extras: { line: Line; step: string | undefined }[] = [];
   readonly lines = new Map<string, LineDone>();
   readonly done: Partial<Record<TouchSort, Day>> = {};
+  readonly often: Partial<Record<TouchSort, number>> = {};
   readonly stove = new Stove();
   readonly materials = new Map<string, NonNullable<Plan["materials"]>[number]>();
   undone = false;
 
   private touch(what: TouchSort, day: Day): void {
-    if ((this.done[what] ?? "") < day) this.done[what] = day;
+    const last = this.done[what] ?? "";
+    if (last > day) return;
+    this.often[what] = last === day ? this.often[what]! + 1 : 1;
+    this.done[what] = day;
   }
 
   take(e: JournalEvent): void {
@@ -261,6 +267,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     discardedDay: discarded?.day,
     discardedWhy: discarded?.why,
     done: f.done,
+    often: f.often,
     diary,
     unreadable: [...unreadable].map(([seq, message]) => ({ seq, message })),
     seq: events.reduce((n, e) => Math.max(n, e.seq), 0),

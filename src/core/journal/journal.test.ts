@@ -11,6 +11,7 @@ import { UnreadableEvent } from "../envelope";
 import { EVENT_TYPES, type JournalEvent, readBody } from "./events";
 import { fold, mayFollow } from "./fold";
 import { reckonBatch } from "./reckon";
+import { batchOf as trialBatch } from "../../../tests/trial-journal";
 
 const DEMO = readFileSync(join(__dirname, "../../../demo/lock-cottage.jsonl"), "utf8")
   .trim()
@@ -155,6 +156,37 @@ describe("care", () => {
     expect(dueOn(care, "2026-10-18", "2026-10-30", { shake: "2026-10-30" }).map((d) => d.sort)).not.toContain(
       "shake",
     );
+  });
+  test("shaken twice a day, it is due until it was done twice, and next day again", () => {
+    const plan = {
+      ...made("oxymel-even", [
+        line("sage", "30 g", { form: "dried" }),
+        line("cider-vinegar", "400 mL"),
+        line("honey", "350 mL"),
+      ]),
+      shake: "twice-daily" as const,
+    };
+    const shaken = (times: number): readonly string[] => {
+      const b = trialBatch(
+        plan,
+        ...Array.from(
+          { length: times },
+          (_, i) => [60 * (24 * 3 + i), "touched", { what: "shake" }] as const,
+        ),
+      );
+      const r = reckonBatch(b);
+      if (!r.ok) throw new Error(r.faults[0]!.message);
+      const on = (day: string) =>
+        dueOn(r.value.care, b.begunDay, day, b.done, undefined, b.often)
+          .filter((d) => d.sort === "shake")
+          .map((d) => d.why);
+      const day = addDays(b.begunDay, 3);
+      return [...on(day), "|", ...on(addDays(day, 1))];
+    };
+    const why = "so that nothing settles dry";
+    expect(shaken(0)).toEqual([why, "|", why]);
+    expect(shaken(1)).toEqual(["the second time today", "|", why]);
+    expect(shaken(2)).toEqual(["|", why]);
   });
   test("the first look falls on day one, and lapses", () => {
     expect(dueOn(care, "2026-10-18", "2026-10-18", {}).map((d) => d.sort)).toEqual([]);

@@ -51,4 +51,11 @@ export const COUNT_UNITS = [
 ] as const; // prettier-ignore
 export type CountUnit = (typeof COUNT_UNITS)[number];
 
+/** mL of the teaspoon that a household's drawer holds. */
+export const TEASPOON_ML: Readonly<Record<UnitSystem, number>> = {
+  us: ROWS["us-tsp"][0],
+  imperial: ROWS["metric-tsp"][0],
+  metric: ROWS["metric-tsp"][0],
+};
+
 export const CM_PER_INCH = 2.54;

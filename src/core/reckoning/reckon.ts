@@ -7,6 +7,7 @@ import type { WorkingVerdict } from "../keeping/working";
 import { isSweet } from "../material/material";
 import type { Happened, Reading } from "../plan/happened";
 import type { Plan } from "../plan/plan";
+import { TEASPOON_ML } from "../quantity/units";
 import { type Fit, fitOf } from "../vessel/fit";
 import type { Context } from "./context";
 import { factsOf, hasUnknownVinegar, vetoesOf } from "./facts";
@@ -43,6 +44,8 @@ export interface Reckoning {
   readonly ledger: Reckoned["ledger"];
   readonly fit: Fit | undefined;
   readonly partMl: number | undefined;
+  /** mL of the teaspoon that the plan's household has. */
+  readonly spoonMl: number;
   readonly working: WorkingVerdict;
   /** Every steep of the plan, in order, and whether it may stand as planned. */
   readonly standings: readonly JudgedStanding[];
@@ -133,6 +136,7 @@ export function reckonProgram(p: Program): Reckoning {
     ...{ jar, strained, finished, herbPerMl, ledger },
     fit: p.vessel ? fitOf(p.vessel, standing) : undefined,
     partMl: p.partMl,
+    spoonMl: TEASPOON_ML[p.plan.units],
     working: workingOf(p, jar, firstStrain(p)),
     standings: judgeStandings(p, jar),
     bottledHot: facts.boiledAndBottledHot,

@@ -1,7 +1,6 @@
 import { type Estimate, estimate } from "../estimate";
 import type { Reckoning } from "../reckoning/reckon";
 import type { Program } from "../reckoning/program";
-import { SPOON_ML } from "../reckoning/spoon";
 import { type Allotment, allot, isFree, suits } from "./allot";
 import type { LotOnHand } from "./stores";
 
@@ -76,7 +75,7 @@ export function costOf(
   return {
     batch: estimate(total, Math.max(0, total - half), total + half, because),
     per100: by(100),
-    perSpoon: by(SPOON_ML),
+    perSpoon: by(r.spoonMl),
     lines,
     unpriced,
   };

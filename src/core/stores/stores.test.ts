@@ -212,7 +212,7 @@ describe("cost", () => {
     const [h, v, s] = p.lines.map((l) => l.grams);
     expect(c.batch.value).toBeCloseTo(h! * 0.05 + v! * 0.002 + s! * 0.012, 6);
     expect(c.per100.value).toBeCloseTo((100 * c.batch.value) / r.finished.ml.value, 6);
-    expect(c.perSpoon.value).toBeCloseTo(c.per100.value / 20, 6);
+    expect(c.perSpoon.value).toBeCloseTo((c.per100.value * 4.92892) / 100, 6);
     expect(c.unpriced).toEqual([]);
     expect(c.per100.low).toBeLessThan(c.per100.value);
   });

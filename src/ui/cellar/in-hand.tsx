@@ -1,11 +1,12 @@
 "use client";
 import Link from "next/link";
 import { type Day, daysBetween, printDay } from "@/core/day";
-import { SPOON_ML } from "@/core/reckoning/spoon";
+import { TEASPOON_ML } from "@/core/quantity/units";
 import type { Place } from "@/core/stores/settings";
 import { counted } from "@/core/words";
 import { Refusal } from "../batch/refusal";
 import { type InHand, bottleWords } from "./bottle-words";
+import { useUnits } from "../kit/units";
 import { Touches } from "./touches";
 import { CourseOf } from "./course";
 import { useBottle } from "./use-bottle";
@@ -25,7 +26,8 @@ export function BottleInHand({
   const w = useBottle(p);
   const { bottle } = p;
   const left = daysBetween(today, p.bestBy);
-  const spoons = Math.floor(bottle.leftMl / SPOON_ML);
+  const spoonMl = TEASPOON_ML[useUnits().household];
+  const spoons = Math.floor(bottle.leftMl / spoonMl);
   return (
     <section aria-label={`${p.code}·${bottle.number}`} className="min-w-0">
       <h2 className="text-[1.375rem] leading-tight">
@@ -49,7 +51,7 @@ export function BottleInHand({
             {Math.round(bottle.leftMl)} mL
           </p>
           <p className="quiet">
-            {counted(spoons, "spoon")} of {SPOON_ML} mL
+            {counted(spoons, "spoon")} of {Number(spoonMl.toPrecision(3))} mL
           </p>
         </div>
       </div>

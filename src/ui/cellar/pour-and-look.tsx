@@ -3,7 +3,7 @@ import { useState } from "react";
 import { GRAVE_SIGNS, SIGNS, type Sign } from "@/core/cellar/bottle";
 import { type Fault, fault as faultOf } from "@/core/fault";
 import { readMeasured } from "@/core/reading/amounts";
-import { SPOON_ML } from "@/core/reckoning/spoon";
+import { TEASPOON_ML } from "@/core/quantity/units";
 import { useUnits } from "../kit/units";
 import { SIGN_WORDS } from "./bottle-words";
 import type { Writing } from "./use-bottle";
@@ -11,6 +11,7 @@ import type { Writing } from "./use-bottle";
 /** A spoonful at one touch, or what is typed. */
 export function Pour({ w }: { w: Writing }) {
   const { household } = useUnits();
+  const spoonMl = TEASPOON_ML[household];
   const [said, setSaid] = useState("");
   const [wrong, setWrong] = useState<Fault | undefined>();
   const pour = async (): Promise<void> => {
@@ -32,7 +33,7 @@ export function Pour({ w }: { w: Writing }) {
         type="button"
         className="slab min-h-14"
         disabled={w.sending}
-        onClick={() => void w.write("poured", { ml: SPOON_ML, said: "a spoonful" })}
+        onClick={() => void w.write("poured", { ml: spoonMl, said: "a spoonful" })}
       >
         Pour a spoonful
       </button>

@@ -212,7 +212,7 @@ function soundCard(b: Batch, r: BatchReckoning, today: Day, plan: StrainPlan | u
   const { program, care } = r;
   const vessel = program.vessel ?? SOME_JAR;
   const day = daysBetween(b.begunDay, today);
-  const due = b.state === "working" ? dueOn(care, b.begunDay, today, b.done, plan?.day) : [];
+  const due = b.state === "working" ? dueOn(care, b.begunDay, today, b.done, plan?.day, b.often) : [];
   const w = care.window;
   const strain = due.find((d) => d.sort === "strain");
   return {

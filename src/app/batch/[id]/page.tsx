@@ -89,7 +89,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const day = daysBetween(batch.begunDay, today);
   const working = batch.state === "working";
   const window = strainWindow(batch, r.care);
-  const due = working ? dueOn(r.care, batch.begunDay, today, batch.done, plan?.day) : [];
+  const due = working ? dueOn(r.care, batch.begunDay, today, batch.done, plan?.day, batch.often) : [];
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   const making = working && (!w || day <= 1);
   const stage = making ? "make" : STAGE_OF[batch.state];
