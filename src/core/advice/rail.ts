@@ -3,8 +3,10 @@ import { isSweet } from "../material/material";
 import { withSaid } from "../plan/edit";
 import { KIND } from "../plan/kinds";
 import type { Plan } from "../plan/plan";
+import type { Context } from "../reckoning/context";
 import type { Program, Resolved } from "../reckoning/program";
 import type { Reckoning } from "../reckoning/reckon";
+import { resolve } from "../reckoning/resolve";
 import {
   type Rail,
   type RailJoint,
@@ -92,11 +94,42 @@ function byFilling(plan: Plan, fill: Resolved, herbs: readonly Resolved[]): Rail
   };
 }
 
+/** Halvings between a share that works and one that does not: to a thousandth. */
+const HALVINGS = 10;
+
+/** An end of a rail is where it still works: pulled farther, it stays there. @param from the share it stands at, which works */
+function held(joint: RailJoint, from: number, around: Context): RailJoint {
+  const works = (share: number): boolean => resolve(joint.moved(share), around).ok;
+  const moved = (share: number): Plan => {
+    if (works(share)) return joint.moved(share);
+    let [good, bad] = [from, share];
+    for (let i = 0; i < HALVINGS; i++) {
+      const middle = (good + bad) / 2;
+      if (works(middle)) good = middle;
+      else bad = middle;
+    }
+    return joint.moved(good);
+  };
+  return { ...joint, moved };
+}
+
+/** Where a joint stands: the share of its right-hand neighbour of the two. */
+function shareAt(parts: readonly RailPart[], { left }: RailJoint): number {
+  const [a, b] = [parts[left]!.parts, parts[left + 1]!.parts];
+  return a + b > 0 ? b / (a + b) : 0.5;
+}
+
+/** The rail of a plan that reckons, its joints held to where they work. Nothing where there is nothing to drag. */
+export function railOf(plan: Plan, program: Program, r: Reckoning, around: Context = {}): Rail | undefined {
+  const rail = draggedOf(plan, program, r);
+  return rail && { ...rail, joints: rail.joints.map((j) => held(j, shareAt(rail.parts, j), around)) };
+}
+
 /**
  * The rail of a plan: what its maker would drag. A ratio by parts; spirit against water for a tincture; reduction and sweetness for what is sweetened
  * after the cloth; otherwise herb against what fills the jar. Nothing where there is no such thing to drag.
  */
-export function railOf(plan: Plan, program: Program, r: Reckoning): Rail | undefined {
+function draggedOf(plan: Plan, program: Program, r: Reckoning): Rail | undefined {
   const herbs = program.lines.filter((l) => l.atOnce && l.stuff.plant);
   const liquids = program.lines.filter((l) => l.atOnce && !l.stuff.plant);
   const spirit = liquids.find((l) => l.stuff.class === "spirit");

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { VESSELS } from "../vessel/catalogue";
-import { fillPlan, vesselForTheRest } from "./fill";
+import { bottlesWanted, fillPlan, vesselForTheRest } from "./fill";
 
 const of = (...rows: (string | [string, number])[]) =>
   rows.map((r) =>
@@ -32,6 +32,16 @@ describe("bottles", () => {
       "b-330-swing",
       "b-330-swing",
     ]);
+  });
+  test("what is on hand is filled first, and the usual size takes the rest: one answer for the Bench and for what to gather", () => {
+    const none = bottlesWanted("syrup", 780, []);
+    expect(none.lacking).toEqual(none.fills);
+    expect(none.fills.length).toBeGreaterThan(0);
+    const one = none.fills[0]!.vessel;
+    const some = bottlesWanted("syrup", 780, [{ vessel: one.id, count: 1 }]);
+    expect([some.fills.length, some.lacking.length]).toEqual([none.fills.length, none.fills.length - 1]);
+    const all = bottlesWanted("syrup", 780, [{ vessel: one.id, count: 40 }]);
+    expect([all.fills.length, all.lacking.length]).toEqual([none.fills.length, 0]);
   });
   test("what is left over goes into the smallest that takes it, or the largest there is", () => {
     const offered = ["b-500-swing", "d-50", "b-100"].map((id) => VESSELS.get(id)!);

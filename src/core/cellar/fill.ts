@@ -114,3 +114,19 @@ export function fillPlan(
     leftMl: left,
   };
 }
+
+/** Bottles for a volume, and which of them the household does not have. */
+export interface Wanted {
+  readonly fills: readonly Fill[];
+  /** Of the usual size, where those on hand are counted and do not take it all. */
+  readonly lacking: readonly Fill[];
+  readonly leftMl: number;
+}
+
+/** Bottles for a volume: what is on hand first, where it is counted, and the usual size for the rest. mL */
+export function bottlesWanted(kind: Kind, ml: number, empties: Parameters<typeof bottlesFor>[1]): Wanted {
+  const counted = bottlesFor(kind, empties).filter((b) => b.count !== undefined);
+  const have = fillPlan(ml, counted);
+  const more = fillPlan(have.leftMl, bottlesFor(kind, []));
+  return { fills: [...have.fills, ...more.fills], lacking: more.fills, leftMl: more.leftMl };
+}

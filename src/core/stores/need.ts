@@ -4,8 +4,8 @@ import type { Reckoning } from "../reckoning/reckon";
 import type { Program } from "../reckoning/program";
 import { printDays } from "../reading/durations";
 import { type Allotment, allot } from "./allot";
-import { bottlesFor, fillPlan } from "../cellar/fill";
-import { type Vessel, vesselWords } from "../vessel/vessel";
+import { bottlesWanted } from "../cellar/fill";
+import { vesselWords } from "../vessel/vessel";
 import type { Stores } from "./stores";
 
 export interface Want {
@@ -57,13 +57,7 @@ export function needOf(p: Program, r: Reckoning, stores: Stores): Need {
   const lacking = wants.filter(({ w }) => w.lackG > 0);
   const fresh = (a: Allotment): boolean =>
     a.line.stuff.plant && (a.line.stuff.form === "fresh" || a.line.stuff.form === "wilted");
-  const onHand = bottlesFor(p.plan.kind, stores.empties);
-  const [usual] = bottlesFor(p.plan.kind, []).map((b) => b.vessel) as [Vessel];
-  const filled = fillPlan(
-    r.finished.ml.value,
-    onHand.filter((b) => b.count !== undefined),
-  );
-  const short = filled.leftMl > 0.1 * usual.fillMl ? Math.ceil(filled.leftMl / usual.fillMl) : 0;
+  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value, stores.empties);
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");
   const steep = steps.find((s) => s.do === "steep" && p.steep);
@@ -71,7 +65,7 @@ export function needOf(p: Program, r: Reckoning, stores: Stores): Need {
     gather: lacking.filter(({ a }) => fresh(a)).map(({ w }) => w),
     buy: lacking.filter(({ a }) => !fresh(a)).map(({ w }) => w),
     have: wants.filter(({ w }) => w.lackG <= 0).map(({ w }) => w),
-    bottles: short > 0 ? [{ name: vesselWords(usual), count: short }] : [],
+    bottles: bottles.length > 0 ? [{ name: vesselWords(bottles[0]!.vessel), count: bottles.length }] : [],
     gear: [
       ...(p.vessel
         ? [

@@ -147,7 +147,7 @@ export function make(plan: Plan, around: Around, was?: Made): Made {
     // What another kind would have come to says nothing of this one.
     shown: now ?? (was?.plan.kind === plan.kind ? was.shown : undefined),
     vessel: named?.ok ? named.value : was?.vessel,
-    rail: now && (same ? was.rail : railOf(plan, now.program, now.reckoning)),
+    rail: now && (same ? was.rail : railOf(plan, now.program, now.reckoning, around.context)),
     grave: kept(
       was?.grave ?? NONE,
       cautions.filter((c) => c.severity !== "note"),

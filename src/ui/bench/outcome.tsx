@@ -2,7 +2,7 @@
 import { memo } from "react";
 import type { Care } from "@/core/care/care";
 import { type Day, addDays, printDay } from "@/core/day";
-import { bottlesFor, fillPlan } from "@/core/cellar/fill";
+import { bottlesWanted } from "@/core/cellar/fill";
 import type { Kind } from "@/core/plan/plan";
 import type { Reckoning } from "@/core/reckoning/reckon";
 import { spoonOf } from "@/core/reckoning/spoon";
@@ -54,7 +54,7 @@ const Bottles = memo(function Bottles({
   kind: Kind;
   empties: readonly Empties[];
 }) {
-  const { fills, leftMl } = fillPlan(ml, bottlesFor(kind, empties));
+  const { fills, lacking, leftMl } = bottlesWanted(kind, ml, empties);
   const counts = new Map<string, number>();
   for (const f of fills) counts.set(f.vessel.size, (counts.get(f.vessel.size) ?? 0) + 1);
   const part = fills.find((f) => f.ml < 0.85 * f.vessel.fillMl);
@@ -62,6 +62,7 @@ const Bottles = memo(function Bottles({
     <>
       {[...counts].map(([size, n]) => (n > 1 ? `${n} × ${size}` : size)).join(" + ")}
       {part ? `, the last ${Math.round((100 * part.ml) / part.vessel.fillMl)} % full` : ""}
+      {lacking.length > 0 && lacking.length < fills.length ? `; ${lacking.length} of them to get` : ""}
       {leftMl > 20 ? `; ${Math.round(leftMl)} mL left over` : ""}
     </>
   );
