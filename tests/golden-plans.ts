@@ -357,6 +357,9 @@ const SPECIAL: readonly Case[] = [
     readings: [{ what: "brix", by: "refractometer", value: 63, herbSolids: 0, hours: 60 }],
   })),
   befallen(SYRUP, () => ({ readings: [{ what: "gravity", by: "hydrometer", value: 1.29, hours: 60 }] })),
+  ...["300 mL", "780 mL", "840 mL"].map((measured) =>
+    befallen(SYRUP, (step) => ({ strained: [{ step, measured }] })),
+  ),
   befallen(SYRUP, () => ({
     cooling: [
       [0, 90],

@@ -1,4 +1,6 @@
-/** A length of keeping; months are counted as 30 days so that no calendar lengthens a promise. */
+import { type Day, addDays, addMonths, daysBetween } from "../day";
+
+/** A length of keeping. Its days compare it with others, a month as thirty of them; its end is a day of the calendar. */
 export interface Life {
   readonly days: number;
   readonly words: string;
@@ -22,3 +24,21 @@ export function shorter(a: Life | null, b: Life | null): Life | null {
   if (a === null || b === null) return null;
   return a.days <= b.days ? a : b;
 }
+
+const MONTHS: Readonly<Record<string, number>> = {
+  [LIVES.m1.words]: 1,
+  [LIVES.m2.words]: 2,
+  [LIVES.m3.words]: 3,
+  [LIVES.m6.words]: 6,
+  [LIVES.m8.words]: 8,
+  [LIVES.y1.words]: 12,
+  [LIVES.y4.words]: 48,
+};
+
+/** The last day of a life that begins on a day: six months from 29 November are up on 29 May. */
+export function endOf(l: Life, from: Day): Day {
+  const months = MONTHS[l.words];
+  return months === undefined ? addDays(from, l.days) : addMonths(from, months);
+}
+/** Days from a day to the end of a life that begins on it. */
+export const daysFrom = (l: Life, from: Day): number => daysBetween(from, endOf(l, from));

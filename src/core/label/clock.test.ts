@@ -4,6 +4,7 @@ import { type BottleEvent, type Filled, foldBottle, mayFollowBottle } from "../c
 import { addDays } from "../day";
 import type { IssuedVerdict, PlaceClass } from "../journal/events";
 import { bestByOfBottle } from "./clock";
+import { bestByOf, upTo } from "./label";
 
 const STRAINED = "2026-01-01";
 const FILLED: Filled = {
@@ -218,4 +219,31 @@ test("ten thousand lives of bottles come to the day a plain count of days comes 
     if (is !== should) off.push(`${JSON.stringify(stood)} opened ${opened}: ${is}, plainly ${should}`);
   }
   expect(off.slice(0, 5)).toEqual([]);
+});
+
+describe("months of the calendar", () => {
+  const v4 = { ...CUPBOARD, rules: 4 };
+  const strainedOn = (strained: string): Filled => ({ ...FILLED, strained, filled: strained });
+  test.each([
+    ["2026-11-29", "2027-05-29"],
+    ["2026-08-31", "2027-02-28"],
+    ["2027-09-30", "2028-03-30"],
+  ])("six months from %s are up on %s", (strained, up) => {
+    expect(bestBy([], v4, undefined, strainedOn(strained))).toBe(up);
+    expect(bestByOf(v4, strained, "cupboard")).toBe(up);
+  });
+  test("a label of older rules keeps the day it says", () => {
+    expect(bestBy([], CUPBOARD, undefined, strainedOn("2026-11-29"))).toBe("2027-05-28");
+  });
+  test("opened, its two months run from that day", () => {
+    expect(bestBy([entry("opened", "2026-12-31")], v4, undefined, strainedOn("2026-12-31"))).toBe(
+      "2027-02-28",
+    );
+  });
+  test("a promise cut to the last day of what was poured into it never passes that day", () => {
+    for (const last of ["2027-05-20", "2027-05-28", "2027-05-29", "2027-06-10"]) {
+      const day = bestByOf(upTo(v4, "2026-11-29", last), "2026-11-29", "cupboard");
+      expect([last, day]).toEqual([last, last < "2027-05-29" ? last : "2027-05-29"]);
+    }
+  });
 });

@@ -1,7 +1,7 @@
 import type { BottleNow } from "../cellar/bottle";
 import { type Day, addDays, daysBetween } from "../day";
 import type { IssuedVerdict, PlaceClass } from "../journal/events";
-import { daysIn } from "./label";
+import { daysIn, daysOpen } from "./label";
 
 /** A place the verdict forbids uses a bottle up in so many days. Ours; it is no promise, only the end of one. */
 export const FORBIDDEN_DAYS = 3;
@@ -16,18 +16,18 @@ export type HeldIn = (place: PlaceClass) => IssuedVerdict;
 const forbiddenDays = (v: IssuedVerdict): number => (v.quick ? QUICK_DAYS : FORBIDDEN_DAYS);
 
 /** Days a closed bottle lasts in a place, by the promise that holds there. */
-function closedLife(held: HeldIn, place: PlaceClass): number {
+function closedLife(held: HeldIn, place: PlaceClass, strained: Day): number {
   const v = held(place);
   const forbidden =
     v.place === "do-not-keep" || (v.place === "fridge" && (place === "cupboard" || place === "cool-dark"));
-  return forbidden ? forbiddenDays(v) : daysIn(v, place);
+  return forbidden ? forbiddenDays(v) : daysIn(v, place, strained);
 }
 
 /** Days an opened one lasts in a place. */
-function openedLife(held: HeldIn, place: PlaceClass): number {
+function openedLife(held: HeldIn, place: PlaceClass, opened: Day): number {
   const v = held(place);
   const warm = place === "cupboard" || place === "cool-dark";
-  return warm && !v.openedInCupboard ? forbiddenDays(v) : v.openedDays;
+  return warm && !v.openedInCupboard ? forbiddenDays(v) : daysOpen(v, opened);
 }
 
 interface Stretch {
@@ -65,7 +65,10 @@ export function bestByOfBottle(b: BottleNow, held: HeldIn, own?: Day): Day {
       if (days !== undefined && days >= FROZEN_AT_MOST) return best;
       continue;
     }
-    const life = Math.max(1e-9, s.open ? openedLife(held, s.place) : closedLife(held, s.place));
+    const promised = s.open
+      ? openedLife(held, s.place, b.openedDay!)
+      : closedLife(held, s.place, parts[0]!.from);
+    const life = Math.max(1e-9, promised);
     best = addDays(s.from, Math.floor((1 - used) * life + 1e-6));
     // Part of a day that is left when it is moved is not lost: frozen, it waits.
     if (days === undefined || used + days / life >= 1 - 1e-6) break;
@@ -75,7 +78,7 @@ export function bestByOfBottle(b: BottleNow, held: HeldIn, own?: Day): Day {
   // The maker's own date stands for the reckoned one while the bottle is as it was filled; after that it may only shorten.
   const asFilled = !b.openedDay && b.stood.length === 1;
   const caps: Day[] = own !== undefined && asFilled ? [own] : [best, ...(own === undefined ? [] : [own])];
-  if (b.openedDay && now !== "freezer") caps.push(addDays(b.openedDay, held(now).openedDays));
+  if (b.openedDay && now !== "freezer") caps.push(addDays(b.openedDay, daysOpen(held(now), b.openedDay)));
   if (b.useBy) caps.push(b.useBy);
   return caps.sort()[0]!;
 }

@@ -18,6 +18,8 @@ function noLonger(v: IssuedVerdict, than: IssuedVerdict): IssuedVerdict {
   const opened = than.openedDays < v.openedDays ? than : v;
   return {
     ...v,
+    // Of two versions the older counts its months shorter.
+    rules: Math.min(v.rules, than.rules),
     ...{ days: life.days, lifeWords: life.lifeWords },
     ...{ fridgeDays: cold.fridgeDays, fridgeWords: cold.fridgeWords },
     ...{ openedDays: opened.openedDays, openedWords: opened.openedWords },

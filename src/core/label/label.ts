@@ -4,6 +4,7 @@ import type { Caution } from "../cautions/caution";
 import { cautionsAt } from "../cautions/rules";
 import type { Batch } from "../journal/fold";
 import type { Bottle, IssuedVerdict } from "../journal/events";
+import { type Life, daysFrom } from "../keeping/life";
 import type { Verdict } from "../keeping/verdict";
 import { KIND } from "../plan/kinds";
 import { RULES_VERSION } from "../reckoning/reckon";
@@ -59,17 +60,15 @@ export const issue = (v: Verdict): IssuedVerdict => ({
 export function upTo(v: IssuedVerdict, strained: Day, last: Day | undefined): IssuedVerdict {
   if (last === undefined) return v;
   const most = Math.max(0, daysBetween(strained, last));
-  const cut = (days: number): number => Math.min(days, most);
-  if (v.days <= most && v.fridgeDays <= most && v.openedDays <= most) return v;
-  const words = (days: number, said: string): string => (days > most ? roughly(most) : said);
+  const cut = (l: Life): Life => (daysFrom(l, strained) > most ? { days: most, words: roughly(most) } : l);
+  const life = cut({ days: v.days, words: v.lifeWords });
+  const cold = cut({ days: v.fridgeDays, words: v.fridgeWords });
+  const opened = cut({ days: v.openedDays, words: v.openedWords });
   return {
     ...v,
-    days: cut(v.days),
-    lifeWords: words(v.days, v.lifeWords),
-    fridgeDays: cut(v.fridgeDays),
-    fridgeWords: words(v.fridgeDays, v.fridgeWords),
-    openedDays: cut(v.openedDays),
-    openedWords: words(v.openedDays, v.openedWords),
+    ...{ days: life.days, lifeWords: life.words },
+    ...{ fridgeDays: cold.days, fridgeWords: cold.words },
+    ...{ openedDays: opened.days, openedWords: opened.words },
   };
 }
 
@@ -82,21 +81,38 @@ const FROZEN_DAYS = 365;
 
 /** Last day of a promise where a bottle stands; life counts from straining. Freezing pauses the clock. */
 export function bestByOf(v: IssuedVerdict, strained: Day, place: Bottle["place"]): Day {
-  return addDays(strained, daysIn(v, place));
+  return addDays(strained, daysIn(v, place, strained));
 }
 
-/** Days a promise runs in a place, from straining. */
-export function daysIn(v: IssuedVerdict, place: Bottle["place"]): number {
+/** Promises of this version and later run by the calendar; older labels say a month of thirty days, and what they say stays. */
+const BY_THE_CALENDAR = 4;
+
+/** Days of a life that begins on a day, as the version it was promised in counts them. */
+const runs = (v: IssuedVerdict, l: Life, from: Day | undefined): number =>
+  from === undefined || v.rules < BY_THE_CALENDAR ? l.days : daysFrom(l, from);
+
+/**
+ * Days a promise runs in a place, closed.
+ * @param from the day it was strained, from which months are counted; without it a month is thirty days, to compare promises by
+ */
+export function daysIn(v: IssuedVerdict, place: Bottle["place"], from?: Day): number {
+  const life = runs(v, { days: v.days, words: v.lifeWords }, from);
   switch (place) {
     case "freezer":
       return FROZEN_DAYS;
     case "fridge":
-      return Math.max(v.fridgeDays, v.place === "fridge" ? v.days : 0);
+      return Math.max(
+        runs(v, { days: v.fridgeDays, words: v.fridgeWords }, from),
+        v.place === "fridge" ? life : 0,
+      );
     case "cupboard":
     case "cool-dark":
-      return v.days;
+      return life;
   }
 }
+/** Days it runs once it is opened, from the day it was. */
+export const daysOpen = (v: IssuedVerdict, opened: Day): number =>
+  runs(v, { days: v.openedDays, words: v.openedWords }, opened);
 
 /** Days of fridge life a frozen bottle has left when it thaws: what was not used up before it was frozen. */
 export const leftAfterThaw = (v: IssuedVerdict, strained: Day, frozen: Day): number =>

@@ -3,6 +3,7 @@ import { massOf } from "../mixture/components";
 import { FIGURES, type FigureName, figuresInto, sameFiguresInto } from "../mixture/figures";
 import type { Entry, Moved, Run } from "../mixture/ledger";
 import { Replays } from "../mixture/replays";
+import { BOOK_RETENTION, LAWS } from "./doubts";
 import type { Program, Resolved } from "./program";
 
 export type Figures = Readonly<Record<FigureName, Estimate>>;
@@ -30,8 +31,6 @@ const shifted = new Float64Array(SIZE);
 const squares = new Float64Array(SIZE);
 const ends = new Float64Array(SIZE);
 
-/** How far the book's figure for what a cloth keeps may be off. */
-const BOOK_RETENTION = 0.25;
 /** The same for this making: closer where the household has learned what its own cloth keeps of what keeps most here. */
 function retentionSpread(p: Program): number {
   const strain = p.operations.find((o) => o.op === "strain");
@@ -46,14 +45,6 @@ function retentionSpread(p: Program): number {
   return all > 0 ? sum / all : BOOK_RETENTION;
 }
 
-/** The laws the uncertainty pass moves, with the share it moves them by. */
-const LAWS = {
-  extraction: 0.2,
-  alkalinity: 0.35,
-  boiling: 0.4,
-  mark: 0.1,
-  measured: 0.015,
-} as const;
 /** How far a form that was taken for granted is moved toward the other it may be: half the way, as for one guess in five wrong. */
 const FORM_DOUBT = 0.5;
 
@@ -167,9 +158,9 @@ function pass(p: Program, anyPlant: boolean): { readonly solidsLeft: boolean; re
     move({ law: "extraction", by: LAWS.extraction });
     move({ law: "alkalinity", by: LAWS.alkalinity });
   }
-  if (p.operations.some((o) => o.op === "boil-off")) bothWays("boiling", LAWS.boiling);
+  if (p.operations.some((o) => o.op === "boil-off")) bothWays("boiling", p.upstream?.boiling ?? LAWS.boiling);
   if (p.operations.some((o) => o.op === "reduce" && o.toShare !== undefined))
-    move({ law: "mark", by: LAWS.mark });
+    move({ law: "mark", by: p.upstream?.mark ?? LAWS.mark });
   if (p.measuredMl !== undefined) move({ law: "measured", by: LAWS.measured });
   return { solidsLeft, inG };
 }

@@ -1,3 +1,4 @@
+import type { Upstream } from "./jug";
 import type { Span } from "../estimate";
 import type { Stuff } from "../material/material";
 import type { Entry, Operation } from "../mixture/ledger";
@@ -59,6 +60,8 @@ export interface Program {
   /** mL of one part, where the plan speaks in parts. */
   readonly partMl: number | undefined;
   readonly measuredMl: number | undefined;
+  /** How far what was boiled before a measured jug may still be off; nothing where nothing was, or it was not measured. */
+  readonly upstream: Upstream | undefined;
   /** Minutes on the heat. */
   readonly heatMinutes: number;
 }

@@ -151,7 +151,7 @@ export function resolve(
   const walk = new Walk(read.value, drafts, vessel.value, happened);
   const walked = walk.steps();
   if (!walked.ok) return walked;
-  const { lines, entries, operations, began, steep, standings, measuredMl, heatMinutes } = walk;
+  const { lines, entries, operations, began, steep, standings, measuredMl, upstream, heatMinutes } = walk;
   // What was begun so stays readable; only what is still a plan is told.
   const dry = around.frozen ? undefined : tooFar(walk);
   if (dry) return fail(dry);
@@ -168,6 +168,7 @@ export function resolve(
     standings,
     partMl: filled.value,
     measuredMl,
+    upstream,
     heatMinutes,
   });
 }

@@ -5,6 +5,7 @@ import { type Entry, type Operation, run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
 import type { Happened } from "../plan/happened";
 import { HEATS, type ReadPlan, type ReadStep } from "../plan/read-plan";
+import { type Upstream, upstreamOf } from "./jug";
 import { readMeasured } from "../reading/amounts";
 import type { Vessel } from "../vessel/vessel";
 import type { Draft } from "./fill-jar";
@@ -40,6 +41,7 @@ export class Walk {
   /** Operations done when each step began, by its id. */
   readonly began = new Map<string, number>();
   measuredMl: number | undefined;
+  upstream: Upstream | undefined;
   heatMinutes = 0;
   private strained = 0;
 
@@ -208,6 +210,13 @@ export class Walk {
       this.operations.push({ op: "strain", how });
       return fine;
     }
+    const shown = this.shown(done.measured, i);
+    if (!shown.ok) return shown;
+    const before = upstreamOf(this.entries, this.operations, how, shown.value);
+    if (before) {
+      this.operations.splice(0, this.operations.length, ...before.operations);
+      this.upstream = before.upstream;
+    }
     const ml = this.measured(done.measured, i);
     if (!ml.ok) return ml;
     this.measuredMl = ml.value;
@@ -216,14 +225,22 @@ export class Walk {
   }
 
   /** mL of what a jug or a scale showed; a weight by the liquid's own density. */
+  private shown(text: string, i: number): Result<number> {
+    const said = readMeasured(text, this.read.plan.units);
+    if (!said.ok) return fail(...under(["steps", i, "measured"], said.faults));
+    const { value } = said.value.si;
+    if (said.value.dimension !== "mass") return ok(value);
+    const liquid = this.liquid();
+    return ok((value * volumeOf(liquid)) / Math.max(1e-9, massOf(liquid)));
+  }
+
+  /** The same, where so much can have come out of what stands there. */
   private measured(text: string, i: number): Result<number> {
     const path = ["steps", i, "measured"];
-    const said = readMeasured(text, this.read.plan.units);
-    if (!said.ok) return fail(...under(path, said.faults));
-    const liquid = this.liquid();
-    const there = volumeOf(liquid);
-    const shown = said.value.si.value;
-    const ml = said.value.dimension === "mass" ? (shown * there) / Math.max(1e-9, massOf(liquid)) : shown;
+    const shown = this.shown(text, i);
+    if (!shown.ok) return shown;
+    const ml = shown.value;
+    const there = volumeOf(this.liquid());
     const about = `${Math.round(there)} mL`;
     if (!(there > 0))
       return fail(

@@ -1,6 +1,7 @@
 "use client";
 import { Plus } from "lucide-react";
-import { type Day, addDays, printDay } from "@/core/day";
+import { type Day, printDay } from "@/core/day";
+import { endOf } from "@/core/keeping/life";
 import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import { useUnits } from "../kit/units";
@@ -45,7 +46,7 @@ export function BottleUp({ today, ...bottling }: Bottling & { today: Day }) {
       </p>
     );
   const { verdict } = reckoned.value.reckoning;
-  const bestBy = addDays(batch.strainedDay ?? today, verdict.life.days);
+  const bestBy = endOf(verdict.life, batch.strainedDay ?? today);
   const unsaid = unsaidOf(draft.rows);
   const over = left < -have * 0.05;
   return (
