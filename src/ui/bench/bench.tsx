@@ -42,8 +42,8 @@ interface Props {
 }
 
 const NOBODY: readonly string[] = [];
-/** Plan a batch: what goes in, the vessel, and what you will have; everything is reckoned again at every keystroke. */
-export function Bench({ household, currency, today, items, busy, from }: Props) {
+/** What lies about the Bench: the household's stores, its usual jar, whom it is for. */
+function useAround({ household, today, items, busy }: Props) {
   const stores = useMemo(() => storesOf(items), [items]);
   const fittings = useMemo<Fittings>(
     () => ({ jar: usualJar(stores, busy, household), pot: POT, usual: usualOf(stores.lots) }),
@@ -57,14 +57,11 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
     }),
     [stores, today],
   );
-  const { state, actions } = useBench(household, fittings, around, from);
-  const [drawer, setDrawer] = useState<DrawerName | "">("");
-  const { edit, change, replace } = actions;
-  const bench = state.now;
-  const { made } = state;
-  const beginning = useBeginning(bench, made, actions, () => fresh(household, fittings, made.plan.kind));
-  const right = usePuttingRight(from, bench, made);
-  const putting = from?.as === "right" ? right : undefined;
+  return { stores, fittings, around };
+}
+
+/** What hands do to the plan, each the same function from one keystroke to the next, so that only what changed is drawn again. */
+function useHands({ edit, change }: BenchActions, bench: BenchState) {
   const giveReason = useCallback(
     (id: string, why: string): void => change({ reasons: { ...bench.reasons, [id]: why } }, `reason-${id}`),
     [change, bench.reasons],
@@ -97,6 +94,90 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
     (recipe: NonNullable<BenchState["recipe"]>): void => change({ recipe }, "recipe"),
     [change],
   );
+  return { giveReason, take, teach, takeBoth, slide, choose, grown };
+}
+
+/** Everything a part of the Bench may need to know. */
+interface OfBench extends ReturnType<typeof useAround>, ReturnType<typeof useHands> {
+  readonly props: Props;
+  readonly state: ReturnType<typeof useBench>["state"];
+  readonly actions: BenchActions;
+  readonly beginning: ReturnType<typeof useBeginning>;
+  readonly putting: Putting | undefined;
+}
+type Putting = ReturnType<typeof usePuttingRight>;
+
+/** Name, kind and people, and what goes in. */
+function WhatGoesIn({ of }: { of: OfBench }) {
+  const { props, state, actions, stores, fittings, giveReason, beginning } = of;
+  const { today, household } = props;
+  const { made } = state;
+  return (
+    <div className="min-w-0">
+      <Heading bench={state.now} made={made} {...{ stores, today, actions, fittings, giveReason }} />
+      <GoingIn
+        state={state}
+        today={today}
+        catalogue={stores.catalogue}
+        actions={actions}
+        giveReason={giveReason}
+        startOver={() => {
+          beginning.clear();
+          actions.replace(fresh(household, fittings, made.plan.kind));
+        }}
+      />
+    </div>
+  );
+}
+
+/** The vessel as full as it will be, and the way to begin. */
+function InTheVessel({ of, openWays }: { of: OfBench; openWays: () => void }) {
+  const { props, state, stores, beginning, putting, giveReason, choose, takeBoth, grown } = of;
+  const { made } = state;
+  const bench = state.now;
+  const keeps = !putting && made.faults.length === 0 && bench.id !== "";
+  return (
+    <div className="min-w-0">
+      <VesselPane
+        plan={made.plan}
+        vessel={made.vessel}
+        program={made.shown?.program}
+        reckoning={made.shown?.reckoning}
+        faults={made.faults}
+        cautions={made.grave}
+        reasons={bench.reasons}
+        giveReason={giveReason}
+        owned={stores.vessels}
+        busy={props.busy}
+        choose={choose}
+        edit={of.actions.edit}
+        take={takeBoth}
+      />
+      <Begin
+        why={whyNotBegin(made, bench, (putting ?? beginning).sending)}
+        sending={putting ?? beginning}
+        begin={putting?.put ?? beginning.begin}
+        words={putting ? PUT_RIGHT : BEGIN}
+        openWays={openWays}
+        keep={keeps ? <BenchIntoBook plan={made.plan} recipe={bench.recipe} grown={grown} /> : undefined}
+      />
+    </div>
+  );
+}
+
+/** Plan a batch: what goes in, the vessel, and what you will have; everything is reckoned again at every keystroke. */
+export function Bench(props: Props) {
+  const { household, currency, today, from } = props;
+  const { stores, fittings, around } = useAround(props);
+  const { state, actions } = useBench(household, fittings, around, from);
+  const [drawer, setDrawer] = useState<DrawerName | "">("");
+  const { made } = state;
+  const bench = state.now;
+  const beginning = useBeginning(bench, made, actions, () => fresh(household, fittings, made.plan.kind));
+  const right = usePuttingRight(from, bench, made);
+  const putting = from?.as === "right" ? right : undefined;
+  const hands = useHands(actions, bench);
+  const of: OfBench = { props, stores, fittings, around, state, actions, beginning, putting, ...hands };
   const openWays = (): void => {
     setDrawer("ways");
     requestAnimationFrame(() => document.getElementById("drawers")?.scrollIntoView({ block: "start" }));
@@ -111,64 +192,15 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
         )}
         {from && <FromBatch from={from} why={right.why} setWhy={right.setWhy} />}
         <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4">
-          <div className="min-w-0">
-            <Heading
-              bench={bench}
-              made={made}
-              stores={stores}
-              today={today}
-              actions={actions}
-              fittings={fittings}
-              giveReason={giveReason}
-            />
-            <GoingIn
-              state={state}
-              today={today}
-              catalogue={stores.catalogue}
-              actions={actions}
-              giveReason={giveReason}
-              startOver={() => {
-                beginning.clear();
-                replace(fresh(household, fittings, made.plan.kind));
-              }}
-            />
-          </div>
-          <div className="min-w-0">
-            <VesselPane
-              plan={made.plan}
-              vessel={made.vessel}
-              program={made.shown?.program}
-              reckoning={made.shown?.reckoning}
-              faults={made.faults}
-              cautions={made.grave}
-              reasons={bench.reasons}
-              giveReason={giveReason}
-              owned={stores.vessels}
-              busy={busy}
-              choose={choose}
-              edit={edit}
-              take={takeBoth}
-            />
-            <Begin
-              why={whyNotBegin(made, bench, (putting ?? beginning).sending)}
-              sending={putting ?? beginning}
-              begin={putting?.put ?? beginning.begin}
-              words={putting ? PUT_RIGHT : BEGIN}
-              openWays={openWays}
-              keep={
-                putting || made.faults.length > 0 || bench.id === "" ? undefined : (
-                  <BenchIntoBook plan={made.plan} recipe={bench.recipe} grown={grown} />
-                )
-              }
-            />
-          </div>
+          <WhatGoesIn of={of} />
+          <InTheVessel of={of} openWays={openWays} />
           <div className="min-w-0">
             <OutcomeSide
               made={made}
               empties={stores.empties}
               currency={currency}
               today={today}
-              take={take}
+              take={hands.take}
               bench={bench}
             />
           </div>
@@ -176,7 +208,7 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
         {/* The rail stays in reach while the plan scrolls. */}
         {made.rail && (
           <div className="no-print lg:sticky lg:bottom-0 z-[5] bg-ground pt-1 pb-3">
-            <PartsRail rail={made.rail} move={slide} />
+            <PartsRail rail={made.rail} move={hands.slide} />
           </div>
         )}
         <div className="no-print">
@@ -185,14 +217,11 @@ export function Bench({ household, currency, today, items, busy, from }: Props) 
         <BenchDrawers
           open={drawer}
           setOpen={setDrawer}
-          made={made}
-          stores={stores}
-          today={today}
-          currency={currency}
+          {...{ made, stores, today, currency }}
           shop={bench.shop}
-          setShop={(shop) => change({ shop }, "shop")}
-          take={take}
-          teach={teach}
+          setShop={(shop) => actions.change({ shop }, "shop")}
+          take={hands.take}
+          teach={hands.teach}
         />
       </div>
     </MeasuredIn>

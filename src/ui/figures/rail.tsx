@@ -1,5 +1,5 @@
 "use client";
-import { memo, useRef } from "react";
+import { type RefObject, memo, useRef } from "react";
 import type { Rail, RailJoint, RailNotch, RailPart } from "@/core/advice/rail";
 import { type Substance, fillOf, substanceOf } from "./substance";
 
@@ -75,134 +75,174 @@ function keyed(key: string, far: boolean, share: number, j: RailJoint): number |
   }
 }
 
+/** A rail as it lies along its bar: where everything begins, as shares of the whole. */
+interface Laid {
+  readonly rail: Rail;
+  readonly total: number;
+  readonly starts: readonly number[];
+}
+
+function laid(rail: Rail): Laid {
+  const total = rail.parts.reduce((s, x) => s + x.parts, 0);
+  const starts = rail.parts.map((_, i) => rail.parts.slice(0, i).reduce((s, x) => s + x.parts, 0) / total);
+  return { rail, total, starts };
+}
+
+/** The neighbours of a joint: the share of the right one, and where the two begin and end along the bar. */
+function neighbours(
+  { rail, total, starts }: Laid,
+  j: RailJoint,
+): { share: number; from: number; to: number } {
+  const [a, b] = [rail.parts[j.left]!.parts, rail.parts[j.left + 1]!.parts];
+  const from = starts[j.left]!;
+  return { share: b / (a + b), from, to: from + (a + b) / total };
+}
+
+const bounded = (j: RailJoint, share: number): number =>
+  Math.min(j.most ?? MOST, Math.max(j.least ?? LEAST, share));
+const settle = (j: RailJoint, share: number): number =>
+  j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? bounded(j, share);
+
+/** The schools along the bar, each at its notch; named where there is room. */
+function Notches({ of }: { of: Laid }) {
+  const all = of.rail.joints.flatMap((j) => {
+    const { share, from, to } = neighbours(of, j);
+    return j.notches.map((notch) => ({
+      key: `${j.left}-${notch.name}`,
+      notch,
+      at: to - notch.share * (to - from),
+      off: Math.abs(notch.share - share),
+    }));
+  });
+  const said = withRoom(all);
+  return (
+    <div className="relative h-9 text-[0.9375rem]" aria-hidden="true">
+      {all.map(({ key, notch, at }) => (
+        <span
+          key={key}
+          className={`absolute bottom-0 flex flex-col leading-none whitespace-nowrap ${anchored(at)}`}
+          style={{ left: `${100 * at}%` }}
+        >
+          {said.has(notch) ? notch.name : ""}
+          <span className="block mt-1 w-[2px] h-2 bg-iron" />
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** The parts at their lengths, each in its substance and named. */
+function Lengths({ of: { rail, total, starts } }: { of: Laid }) {
+  return (
+    <>
+      <svg className="absolute inset-0 w-full h-9 top-0.5" aria-hidden="true">
+        {rail.parts.map((s, i) => (
+          <rect
+            key={s.name}
+            x={`${100 * starts[i]!}%`}
+            y="0.5"
+            width={`${(100 * s.parts) / total}%`}
+            height="34"
+            fill={fillOf(substanceAt(s))}
+            stroke="var(--color-iron)"
+          />
+        ))}
+      </svg>
+      {rail.parts.map((s, i) => (
+        <span
+          key={s.name}
+          className="absolute top-2 pl-2 pr-3 max-w-full overflow-hidden pointer-events-none"
+          style={{
+            left: `calc(${100 * starts[i]!}% + ${i === 0 ? 0 : 6}px)`,
+            width: `calc(${(100 * s.parts) / total}% - 10px)`,
+          }}
+        >
+          {s.words !== "" && (
+            <span className="bg-glaze px-1.5 font-semibold whitespace-nowrap text-[0.9375rem] inline-block max-w-full overflow-hidden text-ellipsis align-top">
+              {s.words}
+            </span>
+          )}
+        </span>
+      ))}
+    </>
+  );
+}
+
+type Move = (joint: RailJoint, share: number, dragging: boolean) => void;
+
+/** A joint in the hand: dragged, nudged by keys. @param bar what the pointer's place is measured along */
+function Joint({
+  of,
+  j,
+  bar,
+  move,
+}: {
+  of: Laid;
+  j: RailJoint;
+  bar: RefObject<HTMLDivElement | null>;
+  move: Move;
+}) {
+  const { share, from, to } = neighbours(of, j);
+  return (
+    <div
+      role="slider"
+      tabIndex={0}
+      aria-label={j.name}
+      aria-valuemin={Math.round(100 * (1 - (j.most ?? MOST)))}
+      aria-valuemax={Math.round(100 * (1 - (j.least ?? LEAST)))}
+      aria-valuenow={Math.round(100 * (1 - share))}
+      aria-valuetext={[of.rail.parts[j.left]!, of.rail.parts[j.left + 1]!]
+        .map((x) => x.words || `no ${x.name}`)
+        .join(", ")}
+      className="absolute -top-0.5 h-11 w-6 -ml-3 cursor-ew-resize grid place-items-center touch-none"
+      style={{ left: `${100 * of.starts[j.left + 1]!}%` }}
+      onPointerDown={(e) => {
+        e.preventDefault();
+        e.currentTarget.focus();
+        e.currentTarget.setPointerCapture(e.pointerId);
+        document.documentElement.dataset["dragging"] = "yes";
+      }}
+      onPointerMove={(e) => {
+        if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
+        const box = bar.current.getBoundingClientRect();
+        const x = (e.clientX - box.left) / box.width;
+        const next = settle(j, (to - x) / (to - from));
+        if (Math.abs(next - share) > 1e-6) move(j, next, true);
+      }}
+      onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
+      onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
+      onKeyDown={(e) => {
+        const next = keyed(e.key, e.shiftKey, share, j);
+        if (next === undefined) return;
+        e.preventDefault();
+        move(j, bounded(j, next), false);
+      }}
+    >
+      <svg width="16" height="44" aria-hidden="true">
+        <rect width="16" height="44" fill="var(--color-cobalt)" />
+        <path d="M6 14v16M10 14v16" stroke="var(--color-white)" strokeWidth="1.5" />
+      </svg>
+    </div>
+  );
+}
+
 /**
  * The ratio as a bar whose joints are dragged, nudged with arrow keys, or settled on a school's notch.
  * @param move called with a joint's new share; `dragging` while a pointer holds it
  */
-export const PartsRail = memo(function PartsRail({
-  rail,
-  move,
-}: {
-  rail: Rail;
-  move: (joint: RailJoint, share: number, dragging: boolean) => void;
-}) {
+export const PartsRail = memo(function PartsRail({ rail, move }: { rail: Rail; move: Move }) {
   const bar = useRef<HTMLDivElement>(null);
-  const { parts: segments, joints } = rail;
-  const total = segments.reduce((s, x) => s + x.parts, 0);
-  if (!(total > 0)) return null;
-  const starts = segments.map((_, i) => segments.slice(0, i).reduce((s, x) => s + x.parts, 0) / total);
-  const shareOf = (j: RailJoint): number =>
-    segments[j.left + 1]!.parts / (segments[j.left]!.parts + segments[j.left + 1]!.parts);
-  const bounded = (j: RailJoint, share: number): number =>
-    Math.min(j.most ?? MOST, Math.max(j.least ?? LEAST, share));
-  const settle = (j: RailJoint, share: number): number =>
-    j.notches.find((n) => Math.abs(n.share - share) < SNAP)?.share ?? bounded(j, share);
-  const span = (j: RailJoint): [number, number] => [
-    starts[j.left]!,
-    starts[j.left]! + (segments[j.left]!.parts + segments[j.left + 1]!.parts) / total,
-  ];
-  const notchAt = (j: RailJoint, n: RailNotch): number => {
-    const [from, to] = span(j);
-    return to - n.share * (to - from);
-  };
-  const said = withRoom(
-    joints.flatMap((j) =>
-      j.notches.map((notch) => ({ notch, at: notchAt(j, notch), off: Math.abs(notch.share - shareOf(j)) })),
-    ),
-  );
+  const of = laid(rail);
+  if (!(of.total > 0)) return null;
   return (
     <section aria-label={rail.title} className="pt-1">
       <p className="quiet">{rail.title}</p>
-      <div className="relative h-9 text-[0.9375rem]" aria-hidden="true">
-        {joints.flatMap((j) =>
-          j.notches.map((n) => (
-            <span
-              key={`${j.left}-${n.name}`}
-              className={`absolute bottom-0 flex flex-col leading-none whitespace-nowrap ${anchored(notchAt(j, n))}`}
-              style={{ left: `${100 * notchAt(j, n)}%` }}
-            >
-              {said.has(n) ? n.name : ""}
-              <span className="block mt-1 w-[2px] h-2 bg-iron" />
-            </span>
-          )),
-        )}
-      </div>
+      <Notches of={of} />
       <div ref={bar} className="relative h-10 touch-none select-none">
-        <svg className="absolute inset-0 w-full h-9 top-0.5" aria-hidden="true">
-          {segments.map((s, i) => (
-            <rect
-              key={s.name}
-              x={`${100 * starts[i]!}%`}
-              y="0.5"
-              width={`${(100 * s.parts) / total}%`}
-              height="34"
-              fill={fillOf(substanceAt(s))}
-              stroke="var(--color-iron)"
-            />
-          ))}
-        </svg>
-        {segments.map((s, i) => (
-          <span
-            key={s.name}
-            className="absolute top-2 pl-2 pr-3 max-w-full overflow-hidden pointer-events-none"
-            style={{
-              left: `calc(${100 * starts[i]!}% + ${i === 0 ? 0 : 6}px)`,
-              width: `calc(${(100 * s.parts) / total}% - 10px)`,
-            }}
-          >
-            {s.words !== "" && (
-              <span className="bg-glaze px-1.5 font-semibold whitespace-nowrap text-[0.9375rem] inline-block max-w-full overflow-hidden text-ellipsis align-top">
-                {s.words}
-              </span>
-            )}
-          </span>
+        <Lengths of={of} />
+        {rail.joints.map((j) => (
+          <Joint key={j.left} of={of} j={j} bar={bar} move={move} />
         ))}
-        {joints.map((j) => {
-          const share = shareOf(j);
-          const [from, to] = span(j);
-          return (
-            <div
-              key={j.left}
-              role="slider"
-              tabIndex={0}
-              aria-label={j.name}
-              aria-valuemin={Math.round(100 * (1 - (j.most ?? MOST)))}
-              aria-valuemax={Math.round(100 * (1 - (j.least ?? LEAST)))}
-              aria-valuenow={Math.round(100 * (1 - share))}
-              aria-valuetext={[segments[j.left]!, segments[j.left + 1]!]
-                .map((x) => x.words || `no ${x.name}`)
-                .join(", ")}
-              className="absolute -top-0.5 h-11 w-6 -ml-3 cursor-ew-resize grid place-items-center touch-none"
-              style={{ left: `${100 * starts[j.left + 1]!}%` }}
-              onPointerDown={(e) => {
-                e.preventDefault();
-                e.currentTarget.focus();
-                e.currentTarget.setPointerCapture(e.pointerId);
-                document.documentElement.dataset["dragging"] = "yes";
-              }}
-              onPointerMove={(e) => {
-                if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
-                const box = bar.current.getBoundingClientRect();
-                const x = (e.clientX - box.left) / box.width;
-                const next = settle(j, (to - x) / (to - from));
-                if (Math.abs(next - share) > 1e-6) move(j, next, true);
-              }}
-              onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
-              onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
-              onKeyDown={(e) => {
-                const next = keyed(e.key, e.shiftKey, share, j);
-                if (next === undefined) return;
-                e.preventDefault();
-                move(j, bounded(j, next), false);
-              }}
-            >
-              <svg width="16" height="44" aria-hidden="true">
-                <rect width="16" height="44" fill="var(--color-cobalt)" />
-                <path d="M6 14v16M10 14v16" stroke="var(--color-white)" strokeWidth="1.5" />
-              </svg>
-            </div>
-          );
-        })}
       </div>
     </section>
   );

@@ -71,25 +71,23 @@ function Comes({
   );
 }
 
-/** Write or paste a recipe, in your own words: read as it is typed, and beside it what was understood, asked and left. */
-export function WriteIn({ household, items, busy }: Props) {
+/** What is pasted that is a plan, a page or a code rather than words. */
+const WHOLE = /^\s*[{[<]|^\s*\d{12,}\s*$|[?&]plan=\d/;
+
+/** What stands in the pane, read as it is typed; and what may be done with it. */
+function useWriting({ household, items, busy }: Props) {
   const stores = useMemo(() => storesOf(items), [items]);
   const ounces = useOunces();
   const draft = useDraft<Draft>("jolly-write-in", EMPTY, readDraft);
-  const { text, whole, file, kind } = draft.value;
+  const { text, kind } = draft.value;
   const [fault, setFault] = useState<Fault | undefined>();
-  const input = useRef<HTMLInputElement>(null);
   const system = measuresIn(text) ?? household;
   const asked = useDeferredValue(text);
   const jar = useMemo(() => usualJar(stores, busy, household), [stores, busy, household]);
   const pasted = useMemo(
     () =>
       readPasted(asked.slice(0, MOST_LETTERS), {
-        system,
-        catalogue: stores.catalogue,
-        ounces,
-        kind,
-        jar,
+        ...{ system, catalogue: stores.catalogue, ounces, kind, jar },
         pot: POT,
       }),
     [asked, system, stores, ounces, kind, jar],
@@ -108,8 +106,133 @@ export function WriteIn({ household, items, busy }: Props) {
     const words = "plan" in read.value ? toText(read.value.plan, stores.catalogue) : read.value.text;
     draft.set({ text: words, whole: plan, file: name, kind: undefined });
   };
+  return { stores, draft, pasted, fault, type, put, take };
+}
+type Writing = ReturnType<typeof useWriting>;
+
+/** A file, a picture of a card; or a clean page. */
+function GivenAsFile({ w }: { w: Writing }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <p className="flex flex-wrap gap-x-4 items-center">
+      <button type="button" className="plain min-h-9" onClick={() => input.current?.click()}>
+        a file, or a picture of a card
+      </button>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="a recipe file, or a picture of a card"
+        accept=".json,.jsonld,.md,.txt,.html,.htm,image/*"
+        onChange={(e) => {
+          const [chosen] = e.target.files ?? [];
+          if (chosen) void w.take(chosen, chosen.name);
+          e.target.value = "";
+        }}
+      />
+      {w.draft.value.text !== "" && (
+        <button type="button" className="plain min-h-9" onClick={() => w.draft.set(EMPTY)}>
+          clear it
+        </button>
+      )}
+    </p>
+  );
+}
+
+/** The page it is written or pasted on. */
+function Page({ w }: { w: Writing }) {
+  const { text } = w.draft.value;
+  return (
+    <div className="min-w-0">
+      <label htmlFor="recipe-text" className="quiet block">
+        a recipe, as it was told
+      </label>
+      <textarea
+        id="recipe-text"
+        className="field w-full min-h-[18rem] leading-[1.6] resize-y"
+        rows={Math.min(30, Math.max(12, text.split("\n").length + 2))}
+        value={text}
+        maxLength={400_000}
+        aria-invalid={w.fault !== undefined}
+        aria-describedby={w.fault ? "write-in-wrong" : undefined}
+        placeholder={
+          "Winter damson, from the lock above\na good pound of damsons, stones out\ncover with water and half an hour\n…"
+        }
+        onPaste={(e) => {
+          const html = e.clipboardData.getData("text/html");
+          const given = e.clipboardData.getData("text/plain");
+          // What is pasted into an empty page is taken whole: a plan, a page, a code; into words it is words.
+          if (text.trim() !== "" || !WHOLE.test(given || html)) return;
+          e.preventDefault();
+          void w.take(given || html);
+        }}
+        onChange={(e) => w.type(e.target.value)}
+      />
+      {isTooLong(text) && (
+        <p role="alert" className="wrong">
+          That is longer than a recipe: only its beginning is read. Paste one recipe at a time.
+        </p>
+      )}
+      {w.fault && (
+        <p id="write-in-wrong" role="alert" className="wrong">
+          {w.fault.message}
+        </p>
+      )}
+      <GivenAsFile w={w} />
+    </div>
+  );
+}
+
+/** How much of it was read, what asks, and which kind it is taken for. */
+function HowItReads({ w }: { w: Writing }) {
+  const { draft, pasted } = w;
+  const { whole } = draft.value;
+  const { read, asked, notes } = pasted.counts;
+  return (
+    <>
+      <p className="pt-1" role="status">
+        {counted(read, "thing", "things")} read,{" "}
+        {asked === 0 ? "none asks" : `${asked} ask${asked === 1 ? "s" : ""}`}
+        {notes > 0 ? `, ${counted(notes, "note", "notes")}` : ""}.{" "}
+        <label>
+          <span className="quiet">It is </span>
+          <select
+            className="stitch"
+            aria-label="Kind of the recipe"
+            value={(whole ?? pasted).kind}
+            disabled={whole !== undefined}
+            onChange={(e) => draft.set({ ...draft.value, kind: KINDS.find((k) => k === e.target.value) })}
+          >
+            {KINDS.map((k) => (
+              <option key={k} value={k}>
+                {KIND[k].name}
+              </option>
+            ))}
+          </select>
+        </label>
+        {!pasted.kindSure && !whole && <span className="quiet"> (guessed)</span>}
+      </p>
+      {!whole &&
+        pasted.took.map((t) => (
+          <p key={t} className="quiet">
+            {t}
+          </p>
+        ))}
+    </>
+  );
+}
+
+/** Write or paste a recipe, in your own words: read as it is typed, and beside it what was understood, asked and left. */
+export function WriteIn(props: Props) {
+  const w = useWriting(props);
+  const { stores, draft, pasted } = w;
+  const { text, whole, file } = draft.value;
   const plan = whole ?? pasted.plan;
-  const { read, asked: open, notes } = pasted.counts;
+  const from =
+    file === undefined
+      ? ({ as: "pasted", text: text.slice(0, 40_000) } as const)
+      : ({ as: "file", name: file.slice(0, 200) } as const);
   return (
     <section aria-labelledby="write-in" className="min-w-0">
       <h2 id="write-in" className="ruled-head">
@@ -122,115 +245,22 @@ export function WriteIn({ household, items, busy }: Props) {
           const [dropped] = e.dataTransfer.files;
           if (!dropped) return;
           e.preventDefault();
-          void take(dropped, dropped.name);
+          void w.take(dropped, dropped.name);
         }}
       >
+        <Page w={w} />
         <div className="min-w-0">
-          <label htmlFor="recipe-text" className="quiet block">
-            a recipe, as it was told
-          </label>
-          <textarea
-            id="recipe-text"
-            className="field w-full min-h-[18rem] leading-[1.6] resize-y"
-            rows={Math.min(30, Math.max(12, text.split("\n").length + 2))}
-            value={text}
-            maxLength={400_000}
-            aria-invalid={fault !== undefined}
-            aria-describedby={fault ? "write-in-wrong" : undefined}
-            placeholder={
-              "Winter damson, from the lock above\na good pound of damsons, stones out\ncover with water and half an hour\n…"
-            }
-            onPaste={(e) => {
-              const html = e.clipboardData.getData("text/html");
-              const given = e.clipboardData.getData("text/plain");
-              // What is pasted into an empty page is taken whole: a plan, a page, a code; into words it is words.
-              if (text.trim() !== "" || !/^\s*[{[<]|^\s*\d{12,}\s*$|[?&]plan=\d/.test(given || html)) return;
-              e.preventDefault();
-              void take(given || html);
-            }}
-            onChange={(e) => type(e.target.value)}
-          />
-          {isTooLong(text) && (
-            <p role="alert" className="wrong">
-              That is longer than a recipe: only its beginning is read. Paste one recipe at a time.
-            </p>
-          )}
-          {fault && (
-            <p id="write-in-wrong" role="alert" className="wrong">
-              {fault.message}
-            </p>
-          )}
-          <p className="flex flex-wrap gap-x-4 items-center">
-            <button type="button" className="plain min-h-9" onClick={() => input.current?.click()}>
-              a file, or a picture of a card
-            </button>
-            <input
-              ref={input}
-              type="file"
-              className="sr-only"
-              tabIndex={-1}
-              aria-label="a recipe file, or a picture of a card"
-              accept=".json,.jsonld,.md,.txt,.html,.htm,image/*"
-              onChange={(e) => {
-                const [chosen] = e.target.files ?? [];
-                if (chosen) void take(chosen, chosen.name);
-                e.target.value = "";
-              }}
-            />
-            {text !== "" && (
-              <button type="button" className="plain min-h-9" onClick={() => draft.set(EMPTY)}>
-                clear it
-              </button>
-            )}
-          </p>
-        </div>
-        <div className="min-w-0">
-          <Understood pasted={pasted} whole={whole} put={put} catalogue={stores.catalogue} />
+          <Understood pasted={pasted} whole={whole} put={w.put} catalogue={stores.catalogue} />
         </div>
       </div>
-      {text.trim() !== "" && (
-        <>
-          <p className="pt-1" role="status">
-            {counted(read, "thing", "things")} read,{" "}
-            {open === 0 ? "none asks" : `${open} ask${open === 1 ? "s" : ""}`}
-            {notes > 0 ? `, ${counted(notes, "note", "notes")}` : ""}.{" "}
-            <label>
-              <span className="quiet">It is </span>
-              <select
-                className="stitch"
-                aria-label="Kind of the recipe"
-                value={(whole ?? pasted).kind}
-                disabled={whole !== undefined}
-                onChange={(e) => draft.set({ ...draft.value, kind: KINDS.find((k) => k === e.target.value) })}
-              >
-                {KINDS.map((k) => (
-                  <option key={k} value={k}>
-                    {KIND[k].name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            {!pasted.kindSure && !whole && <span className="quiet"> (guessed)</span>}
-          </p>
-          {!whole &&
-            pasted.took.map((t) => (
-              <p key={t} className="quiet">
-                {t}
-              </p>
-            ))}
-        </>
-      )}
+      {text.trim() !== "" && <HowItReads w={w} />}
       {plan && (
         <>
           <Comes plan={plan} pasted={pasted} stores={stores} />
           <KeepIt
             plan={plan}
-            open={whole ? 0 : open}
-            from={
-              file === undefined
-                ? { as: "pasted", text: text.slice(0, 40_000) }
-                : { as: "file", name: file.slice(0, 200) }
-            }
+            open={whole ? 0 : pasted.counts.asked}
+            from={from}
             catalogue={stores.catalogue}
             kept={() => draft.clear()}
           />

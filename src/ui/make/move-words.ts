@@ -83,143 +83,141 @@ function cover({ r, units }: Saying): MoveWords {
   );
 }
 
-/** A move in the house's words. */
-export function moveWords(s: Saying, m: Move): MoveWords {
-  const { batch, r, units } = s;
-  const names = namesOf(s, m);
-  switch (m.sort) {
-    case "gather":
-      return said(
-        "Get everything to hand.",
-        `${capital(names)}. Vessel, lid and spoon clean and dry.`,
-        "It is all here",
-        "gathered",
-      );
-    case "wash":
-      return said(
-        `Wash ${names}, and dry well.`,
-        "Water left on the leaf thins what is to keep it.",
-        "Washed and dry",
-        "washed",
-      );
-    case "strip":
-      return said(
-        `Strip ${names} from the stalks.`,
-        "Stalks make it bitter; of some berries they are the part to fear.",
-        "Stripped",
-        "stripped",
-      );
-    case "zest":
-      return said(
-        `Zest ${names} first.`,
-        "A fruit that is squeezed already is hard to zest.",
-        "Zested",
-        "zested",
-      );
-    case "crush":
-      return said(
-        `Crush ${names}.`,
-        m.clock
-          ? "Garlic rests ten minutes before acid or heat stops it."
-          : "Broken open, it gives what it has.",
-        "Crushed",
-        "crushed",
-      );
-    case "chop":
-      return said(`Cut ${names} small.`, "More of it meets the liquid.", "Cut", "cut");
-    case "grate":
-      return said(`Grate ${names}, the window open.`, "Last of all: it bites the eyes.", "Grated", "grated");
-    case "add":
-      return said(capital(names), "", "It is in", names);
-    case "cover":
-      return cover(s);
-    case "lid":
-      return lidWords(s);
-    case "shake":
-      return KIND[batch.plan.kind].touch === "turn"
-        ? said(
-            "Turn it over once.",
-            "So that the honey finds its way between the leaves.",
-            "Turned",
-            "turned",
-          )
-        : said("Shake it well.", "So that nothing settles dry.", "Shaken", "shaken");
-    case "label":
-      return said(
-        `Name it: ${batch.code}, ${printDay(s.today)}.`,
-        "Tape and a marker are enough; the week to strain belongs on it.",
-        "It has its name",
-        "named",
-      );
-    case "put-by":
-      return putBy(s, m);
-    case "heat":
-      return said(
-        "Bring it to the boil.",
-        `About ${spanWords(m.wait.value)} on a home hob.`,
-        "It boils",
-        "on the boil",
-      );
-    case "simmer": {
-      const step = stepOf(s, m, "simmer");
-      return said(
-        `Simmer it ${step?.for ?? ""}, lid ${step?.lid ?? "on"}.`,
-        "A lazy bubble; the clock rings.",
-        "It simmers: set the clock",
-        "simmered",
-      );
-    }
-    case "pressure":
-      return said(
-        `Under pressure ${stepOf(s, m, "pressure")?.for ?? ""}.`,
-        "Count from full pressure; let it fall by itself after.",
-        "It is at pressure: set the clock",
-        "under pressure",
-      );
-    case "mash":
-      return said("Mash the fruit in the pot.", "More comes through the cloth.", "Mashed", "mashed");
-    case "reduce": {
-      if (m.wants?.what !== "depth")
-        return said(
-          `Boil it down to ${stepOf(s, m, "reduce")?.to ?? ""}.`,
-          "Lid off; a stir whenever you pass.",
-          "It is down",
-          "boiled down",
-        );
-      return said(
-        `Simmer it down to the ${units.length(m.wants.stopCm)} mark.`,
-        `${units.volumeExact(m.wants.toMl)} stay. Lid off, a lazy bubble; a stir whenever you pass.`,
-        "It stands at the mark",
-        "boiled down",
-      );
-    }
-    case "steep":
-      return said(
-        `Off the heat; let it stand ${stepOf(s, m, "steep")?.for ?? ""}.`,
-        "Lid on, so that what is fragrant stays.",
-        "It stands: set the clock",
-        "stood",
-      );
-    case "strain":
-      return said("Strain it, and measure.", "Damp cloth in the sieve, over a jug.", "Strain it", "strained");
-    case "cool": {
-      const to =
-        m.wants?.what === "temperature" ? units.temperature(m.wants.celsius) : "the warmth of a hand";
-      return said(`Let it cool to ${to}.`, "Honey keeps its scent below that.", `It is at ${to}`, "cooled");
-    }
-    case "finish":
-      return said(
-        `${capital(names)}, to the measure.`,
-        `How much goes by what the jug shows; ${units.volumeExact(r.reckoning.strained.ml.value)} as it stands.`,
-        "Measure it in",
-        "measured in",
-      );
-    case "bottle":
-      return said(
-        m.hands === "hot" ? "Bottle it while it is hot." : "Bottle it.",
-        "Clean bottles; the name on before it is put away.",
-        "Bottle it",
-        "bottled",
-      );
-  }
+type Sort = Move["sort"];
+/** The words of some sorts of move. */
+type Words<S extends Sort> = Readonly<Record<S, (s: Saying, m: Move, names: string) => MoveWords>>;
+
+/** What hands do at the table. */
+const AT_THE_TABLE = {
+  gather: (_s, _m, names) =>
+    said(
+      "Get everything to hand.",
+      `${capital(names)}. Vessel, lid and spoon clean and dry.`,
+      "It is all here",
+      "gathered",
+    ),
+  wash: (_s, _m, names) =>
+    said(
+      `Wash ${names}, and dry well.`,
+      "Water left on the leaf thins what is to keep it.",
+      "Washed and dry",
+      "washed",
+    ),
+  strip: (_s, _m, names) =>
+    said(
+      `Strip ${names} from the stalks.`,
+      "Stalks make it bitter; of some berries they are the part to fear.",
+      "Stripped",
+      "stripped",
+    ),
+  zest: (_s, _m, names) =>
+    said(`Zest ${names} first.`, "A fruit that is squeezed already is hard to zest.", "Zested", "zested"),
+  crush: (_s, m, names) =>
+    said(
+      `Crush ${names}.`,
+      m.clock
+        ? "Garlic rests ten minutes before acid or heat stops it."
+        : "Broken open, it gives what it has.",
+      "Crushed",
+      "crushed",
+    ),
+  chop: (_s, _m, names) => said(`Cut ${names} small.`, "More of it meets the liquid.", "Cut", "cut"),
+  grate: (_s, _m, names) =>
+    said(`Grate ${names}, the window open.`, "Last of all: it bites the eyes.", "Grated", "grated"),
+  add: (_s, _m, names) => said(capital(names), "", "It is in", names),
+  cover: (s) => cover(s),
+  lid: (s) => lidWords(s),
+  shake: ({ batch }) =>
+    KIND[batch.plan.kind].touch === "turn"
+      ? said("Turn it over once.", "So that the honey finds its way between the leaves.", "Turned", "turned")
+      : said("Shake it well.", "So that nothing settles dry.", "Shaken", "shaken"),
+  label: ({ batch, today }) =>
+    said(
+      `Name it: ${batch.code}, ${printDay(today)}.`,
+      "Tape and a marker are enough; the week to strain belongs on it.",
+      "It has its name",
+      "named",
+    ),
+  "put-by": putBy,
+} satisfies Partial<Words<Sort>>;
+
+/** Boiled down to a mark on the stick where there is one, else as the plan says. */
+function reduced(s: Saying, m: Move): MoveWords {
+  if (m.wants?.what !== "depth")
+    return said(
+      `Boil it down to ${stepOf(s, m, "reduce")?.to ?? ""}.`,
+      "Lid off; a stir whenever you pass.",
+      "It is down",
+      "boiled down",
+    );
+  return said(
+    `Simmer it down to the ${s.units.length(m.wants.stopCm)} mark.`,
+    `${s.units.volumeExact(m.wants.toMl)} stay. Lid off, a lazy bubble; a stir whenever you pass.`,
+    "It stands at the mark",
+    "boiled down",
+  );
 }
+
+function cooled({ units }: Saying, m: Move): MoveWords {
+  const to = m.wants?.what === "temperature" ? units.temperature(m.wants.celsius) : "the warmth of a hand";
+  return said(`Let it cool to ${to}.`, "Honey keeps its scent below that.", `It is at ${to}`, "cooled");
+}
+
+/** What is done at the stove, and after it. */
+const AT_THE_STOVE = {
+  heat: (_s, m) =>
+    said(
+      "Bring it to the boil.",
+      `About ${spanWords(m.wait.value)} on a home hob.`,
+      "It boils",
+      "on the boil",
+    ),
+  simmer: (s, m) => {
+    const step = stepOf(s, m, "simmer");
+    return said(
+      `Simmer it ${step?.for ?? ""}, lid ${step?.lid ?? "on"}.`,
+      "A lazy bubble; the clock rings.",
+      "It simmers: set the clock",
+      "simmered",
+    );
+  },
+  pressure: (s, m) =>
+    said(
+      `Under pressure ${stepOf(s, m, "pressure")?.for ?? ""}.`,
+      "Count from full pressure; let it fall by itself after.",
+      "It is at pressure: set the clock",
+      "under pressure",
+    ),
+  mash: () => said("Mash the fruit in the pot.", "More comes through the cloth.", "Mashed", "mashed"),
+  reduce: reduced,
+  steep: (s, m) =>
+    said(
+      `Off the heat; let it stand ${stepOf(s, m, "steep")?.for ?? ""}.`,
+      "Lid on, so that what is fragrant stays.",
+      "It stands: set the clock",
+      "stood",
+    ),
+  strain: () =>
+    said("Strain it, and measure.", "Damp cloth in the sieve, over a jug.", "Strain it", "strained"),
+  cool: cooled,
+  finish: ({ r, units }, _m, names) =>
+    said(
+      `${capital(names)}, to the measure.`,
+      `How much goes by what the jug shows; ${units.volumeExact(r.reckoning.strained.ml.value)} as it stands.`,
+      "Measure it in",
+      "measured in",
+    ),
+  bottle: (_s, m) =>
+    said(
+      m.hands === "hot" ? "Bottle it while it is hot." : "Bottle it.",
+      "Clean bottles; the name on before it is put away.",
+      "Bottle it",
+      "bottled",
+    ),
+} satisfies Partial<Words<Sort>>;
+
+/** Every sort of move has its words: the compiler finds one that has none. */
+const WORDS: Words<Sort> = { ...AT_THE_TABLE, ...AT_THE_STOVE };
+
+/** A move in the house's words. */
+export const moveWords = (s: Saying, m: Move): MoveWords => WORDS[m.sort](s, m, namesOf(s, m));
