@@ -1,6 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
 import fc from "fast-check";
-import { fridgeLeft } from "./freezer";
 import { type Measurement, brixOfGravity, reading, withMeasured } from "./measurement";
 import { KEEPS_NOTHING, exactly } from "../../../tests/facts";
 import type { Facts } from "./rows";
@@ -202,22 +201,5 @@ describe("the time spent between 60 and 5 °C", () => {
         },
       ),
     );
-  });
-});
-
-describe("the freezer's clock", () => {
-  test("freezing pauses it, thawing starts it again, opening caps it", () => {
-    const t = [
-      { day: "2026-11-07", what: "strained" },
-      { day: "2026-11-10", what: "frozen" },
-      { day: "2027-01-10", what: "thawed" },
-    ] as const;
-    expect(fridgeLeft(t, 14, 14, "2026-12-25")).toEqual({ left: 11, paused: true });
-    expect(fridgeLeft(t, 14, 14, "2027-01-12")).toEqual({ left: 9, paused: false });
-    expect(fridgeLeft([...t, { day: "2027-01-12", what: "opened" }], 14, 5, "2027-01-14")).toEqual({
-      left: 3,
-      paused: false,
-    });
-    expect(fridgeLeft(t, 14, 14, "2027-02-20").left).toBeLessThan(0);
   });
 });
