@@ -22,7 +22,8 @@ test("where a place ends, to a tenth of a degree and a hundredth of a per cent",
     [0, 0.3, 0.49, 0.5, 0.51, 0.7, 1, 2, 3, 4, 5, 10, 20, 25, 38].map((u) => {
       const at = Array.from({ length: 900 }, (_, i) => i / 10);
       const turns = at.filter((bx, i) => i > 0 && regionAt(up, bx, u) !== regionAt(up, at[i - 1]!, u));
-      return `${up} ${u}: ${LETTER[regionAt(up, 0, u)]} ${turns.map((bx) => `${bx}${LETTER[regionAt(up, bx, u)]}`).join(" ")}`;
+      const places = [0, ...turns].map((bx) => `${LETTER[regionAt(up, bx, u)]} from ${bx}`);
+      return `${up} ${u}: ${places.join(", ")}`;
     }),
   );
   golden("keeping-edges", edges);
