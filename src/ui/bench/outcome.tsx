@@ -68,59 +68,51 @@ const Bottles = memo(function Bottles({
   );
 });
 
-/** What you will have: yield, ready day, where it keeps and why, bottles, cost, and what a spoon holds. */
-export const Outcome = memo(function Outcome({
-  r,
-  went,
-  care,
-  cost,
-  kind,
-  empties,
-  currency,
-  today,
-  stale,
-  stopped,
-  doubts,
-}: Props) {
+/** A row that is missed by one thing, and not by much: what would be gained is told. */
+const NEARLY = 0.4;
+function nearlyKept({ next }: Reckoning["verdict"]): Reckoning["verdict"]["next"] {
+  const [lack, ...others] = next?.lacks ?? [];
+  if (!lack || others.length > 0) return undefined;
+  const { line } = lack.condition;
+  return Math.abs(lack.at - line) / Math.abs(line) < NEARLY ? next : undefined;
+}
+
+/** How much it makes, and when it is ready. */
+function YieldAndDay({ r, care, today }: Pick<Props, "r" | "care" | "today">) {
   const units = useUnits();
-  const head = verdictHead(r.verdict);
+  const { value, low, high } = r.finished.ml;
   const w = care.window;
-  const near =
-    r.verdict.next &&
-    r.verdict.next.lacks.length === 1 &&
-    Math.abs(r.verdict.next.lacks[0]!.at - r.verdict.next.lacks[0]!.condition.line) /
-      Math.abs(r.verdict.next.lacks[0]!.condition.line) <
-      0.4
-      ? r.verdict.next
-      : undefined;
-  const perSpoon = spoonOf(r);
-  const priced = cost.lines.some((l) => l.price !== undefined && l.price > 0);
   return (
-    <section aria-labelledby="outcome" className={stale ? "opacity-60" : ""}>
-      <h2 id="outcome" className="ruled-head">
-        What you will have
-      </h2>
-      <div className="grid grid-cols-2 gap-4 pt-2">
-        <p>
-          <span className="block text-[1.875rem] font-bold leading-tight" data-testid="yield">
-            {units.volume(r.finished.ml.value)}
-          </span>
-          <span className="quiet">
-            {units.display === "kitchen" && `${units.volumeExact(r.finished.ml.value)}, `}between{" "}
-            {Math.round(r.finished.ml.low / 5) * 5} and {Math.round(r.finished.ml.high / 5) * 5} mL
-          </span>
-        </p>
-        <p>
-          <span className="block text-[1.875rem] font-bold leading-tight" data-testid="ready">
-            {w ? printDay(addDays(today, w.best), "short") : "today"}
-          </span>
-          <span className="quiet">
-            {w
-              ? `strain ${printDay(addDays(today, w.earliest), "short")} to ${printDay(addDays(today, w.latest), "short")}`
-              : "strained and bottled the same day"}
-          </span>
-        </p>
-      </div>
+    <div className="grid grid-cols-2 gap-4 pt-2">
+      <p>
+        <span className="block text-[1.875rem] font-bold leading-tight" data-testid="yield">
+          {units.volume(value)}
+        </span>
+        <span className="quiet">
+          {units.display === "kitchen" && `${units.volumeExact(value)}, `}between {Math.round(low / 5) * 5}{" "}
+          and {Math.round(high / 5) * 5} mL
+        </span>
+      </p>
+      <p>
+        <span className="block text-[1.875rem] font-bold leading-tight" data-testid="ready">
+          {w ? printDay(addDays(today, w.best), "short") : "today"}
+        </span>
+        <span className="quiet">
+          {w
+            ? `strain ${printDay(addDays(today, w.earliest), "short")} to ${printDay(addDays(today, w.latest), "short")}`
+            : "strained and bottled the same day"}
+        </span>
+      </p>
+    </div>
+  );
+}
+
+/** Where it keeps and how long, why, and what is in doubt or nearly reached. */
+function WhereItKeeps({ r, stopped, doubts }: Pick<Props, "r" | "stopped" | "doubts">) {
+  const head = verdictHead(r.verdict);
+  const near = nearlyKept(r.verdict);
+  return (
+    <>
       <h3 className="pt-3 text-[1.25rem] font-bold leading-snug" data-testid="verdict">
         {stopped ? (
           <span className="bg-rust-pale px-1">Not as it stands.</span>
@@ -150,40 +142,70 @@ export const Outcome = memo(function Outcome({
           : {near.lacks.map(distanceWords).join("; ")}.
         </p>
       )}
+    </>
+  );
+}
+
+/** What a spoon holds, the bottles, the cost and the sweetener, a line each. */
+function InFigures({
+  r,
+  cost,
+  kind,
+  empties,
+  currency,
+}: Pick<Props, "r" | "cost" | "kind" | "empties" | "currency">) {
+  const { herb, sugar, alcohol } = spoonOf(r);
+  const priced = cost.lines.some((l) => l.price !== undefined && l.price > 0);
+  return (
+    <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 border-t border-rule pt-2 mt-1">
+      <dt className="text-ash">a spoon</dt>
+      <dd className="text-right">
+        {spoon(herb.value)} g herb&ensp;{spoon(sugar.value)} g sugar
+        {r.finished.abv.value > 0.1 ? <>&ensp;{spoon(alcohol.value)} g alcohol</> : null}
+      </dd>
+      <dt className="text-ash">bottles</dt>
+      <dd className="text-right" data-testid="bottles">
+        <Bottles ml={Math.round(r.finished.ml.value / 5) * 5} kind={kind} empties={empties} />
+      </dd>
+      {priced && (
+        <>
+          <dt className="text-ash">cost</dt>
+          <dd className="text-right" data-testid="cost">
+            {printMoney(cost.batch.value, currency)}
+            {cost.unpriced.length > 0 ? ` without ${cost.unpriced.join(", ")}` : ""},{" "}
+            {printMoney(cost.perSpoon.value, currency)} a spoon
+          </dd>
+        </>
+      )}
+      {r.shares && (
+        <>
+          <dt className="text-ash">sweetener</dt>
+          <dd className="text-right">
+            {Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid,{" "}
+            {Math.round(100 * r.shares.honeyOfFinished)} % of bottle,{" "}
+            {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight
+          </dd>
+        </>
+      )}
+    </dl>
+  );
+}
+
+/** What you will have: yield, ready day, where it keeps and why, bottles, cost, and what a spoon holds. */
+export const Outcome = memo(function Outcome(p: Props) {
+  const { r, went, stale } = p;
+  const head = verdictHead(r.verdict);
+  return (
+    <section aria-labelledby="outcome" className={stale ? "opacity-60" : ""}>
+      <h2 id="outcome" className="ruled-head">
+        What you will have
+      </h2>
+      <YieldAndDay {...p} />
+      <WhereItKeeps {...p} />
       <div className="pt-3">
         <KeepingChart strained={r.strained} finished={r.finished} words={`${head.place} ${head.life}`} />
       </div>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 border-t border-rule pt-2 mt-1">
-        <dt className="text-ash">a spoon</dt>
-        <dd className="text-right">
-          {spoon(perSpoon.herb.value)} g herb&ensp;{spoon(perSpoon.sugar.value)} g sugar
-          {r.finished.abv.value > 0.1 ? <>&ensp;{spoon(perSpoon.alcohol.value)} g alcohol</> : null}
-        </dd>
-        <dt className="text-ash">bottles</dt>
-        <dd className="text-right" data-testid="bottles">
-          <Bottles ml={Math.round(r.finished.ml.value / 5) * 5} kind={kind} empties={empties} />
-        </dd>
-        {priced && (
-          <>
-            <dt className="text-ash">cost</dt>
-            <dd className="text-right" data-testid="cost">
-              {printMoney(cost.batch.value, currency)}
-              {cost.unpriced.length > 0 ? ` without ${cost.unpriced.join(", ")}` : ""},{" "}
-              {printMoney(cost.perSpoon.value, currency)} a spoon
-            </dd>
-          </>
-        )}
-        {r.shares && (
-          <>
-            <dt className="text-ash">sweetener</dt>
-            <dd className="text-right">
-              {Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid,{" "}
-              {Math.round(100 * r.shares.honeyOfFinished)} % of bottle,{" "}
-              {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight
-            </dd>
-          </>
-        )}
-      </dl>
+      <InFigures {...p} />
       <LiquidWent went={went} head="Where the liquid goes" />
     </section>
   );

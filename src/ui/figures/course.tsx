@@ -39,31 +39,109 @@ function apart(readings: readonly Read[], x: (m: number) => number): readonly Re
   });
 }
 
-/** The course of a pan: what was read as brush ticks, what is foreseen as stitches in a pale band, now as a stroke. */
-export function Course(p: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>(1200);
+/** The drawing's two scales: minutes across, °C up; and the part of the time it shows. */
+interface Scale {
+  readonly width: number;
+  readonly first: number;
+  readonly last: number;
+  readonly x: (minute: number) => number;
+  readonly y: (celsius: number) => number;
+}
+
+function scaleOf(p: Props, width: number): Scale {
   const first = Math.min(p.now - 5, ...p.readings.map((r) => r.minute));
   const last = Math.max(p.now + 30, ...p.ahead.map((a) => a.minute));
-  const x = (m: number): number => 4 + ((m - first) / (last - first)) * (width - 8);
-  const y = (c: number): number => FLOOR - ((Math.min(105, Math.max(10, c)) - 10) / 95) * (FLOOR - TOP);
-  const line = (of: readonly Read[]): string =>
-    of.map((r, i) => `${i === 0 ? "M" : "L"}${x(r.minute).toFixed(1)} ${y(r.celsius).toFixed(1)}`).join("");
-  const { target, ahead } = p;
-  const bandPath =
-    ahead.length > 1
-      ? `${line(ahead.map((a) => ({ ...a, celsius: a.high })))}L${[...ahead]
-          .reverse()
-          .map((a) => `${x(a.minute).toFixed(1)} ${y(a.low).toFixed(1)}`)
-          .join("L")}Z`
-      : "";
+  return {
+    ...{ width, first, last },
+    x: (m) => 4 + ((m - first) / (last - first)) * (width - 8),
+    y: (c) => FLOOR - ((Math.min(105, Math.max(10, c)) - 10) / 95) * (FLOOR - TOP),
+  };
+}
+
+const lineOf = ({ x, y }: Scale, of: readonly Read[]): string =>
+  of.map((r, i) => `${i === 0 ? "M" : "L"}${x(r.minute).toFixed(1)} ${y(r.celsius).toFixed(1)}`).join("");
+
+/** What is foreseen: stitches in a pale band. */
+function Foreseen({ ahead, s }: { ahead: Props["ahead"]; s: Scale }) {
+  if (ahead.length < 2) return null;
+  const top = lineOf(
+    s,
+    ahead.map((a) => ({ ...a, celsius: a.high })),
+  );
+  const under = [...ahead].reverse().map((a) => `${s.x(a.minute).toFixed(1)} ${s.y(a.low).toFixed(1)}`);
+  return (
+    <>
+      <path d={`${top}L${under.join("L")}Z`} fill="var(--color-cobalt-pale)" />
+      <path
+        d={lineOf(s, ahead)}
+        fill="none"
+        stroke="var(--color-cobalt)"
+        strokeWidth="3"
+        strokeDasharray="1 7"
+        strokeLinecap="round"
+      />
+    </>
+  );
+}
+
+/** What was read: a thin line with brush ticks. */
+function WasRead({ readings, s }: { readings: Props["readings"]; s: Scale }) {
+  return (
+    <>
+      <path d={lineOf(s, readings)} fill="none" stroke="var(--color-cobalt)" strokeWidth="1.5" />
+      {apart(readings, s.x).map((r) => (
+        <path
+          key={r.minute}
+          d={`M${s.x(r.minute) - 2} ${s.y(r.celsius) + 7}l4 -14`}
+          stroke="var(--color-cobalt)"
+          strokeWidth="4"
+          strokeLinecap="round"
+        />
+      ))}
+    </>
+  );
+}
+
+/** The clock under it, at whole quarters or hours. */
+function Clock({ s, clockOf }: { s: Scale; clockOf: Props["clockOf"] }) {
+  const { first, last, width, x } = s;
   const each = [15, 30, 60, 120, 240].find((m) => (last - first) / m <= Math.max(3, width / 150)) ?? 480;
   const ticks = Array.from(
     { length: Math.floor((last - first) / each) + 1 },
     (_, i) => (Math.ceil(first / each) + i) * each,
   ).filter((m) => m >= first && m <= last);
-  const said = target
-    ? `${printTemperature(target.celsius, p.degrees)} at about ${p.clockOf(target.value)}, ${p.clockOf(target.low)} to ${p.clockOf(target.high)}`
-    : `${p.readings.length} temperatures read`;
+  return (
+    <>
+      <path d={`M0 ${FLOOR + 4}H${width}`} stroke="var(--color-iron)" strokeWidth="2.5" />
+      {ticks.map((m) => (
+        <g key={m}>
+          <path d={`M${x(m)} ${FLOOR + 4}v7`} stroke="var(--color-iron)" strokeWidth="1.5" />
+          <text
+            x={Math.min(width - 24, Math.max(24, x(m)))}
+            y={FLOOR + 28}
+            textAnchor="middle"
+            fontSize="17"
+            fill="var(--color-ash)"
+          >
+            {clockOf(m)}
+          </text>
+        </g>
+      ))}
+    </>
+  );
+}
+
+const saidOf = ({ target, readings, degrees, clockOf }: Props): string =>
+  target
+    ? `${printTemperature(target.celsius, degrees)} at about ${clockOf(target.value)}, ${clockOf(target.low)} to ${clockOf(target.high)}`
+    : `${readings.length} temperatures read`;
+
+/** The course of a pan: what was read as brush ticks, what is foreseen as stitches in a pale band, now as a stroke. */
+export function Course(p: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(1200);
+  const s = scaleOf(p, width);
+  const { x, y } = s;
+  const { target } = p;
   return (
     <div ref={ref} className="w-full">
       <svg
@@ -71,38 +149,19 @@ export function Course(p: Props) {
         height={HEIGHT}
         viewBox={`0 0 ${width} ${HEIGHT}`}
         role="img"
-        aria-label={`The course of the pan: ${said}.`}
+        aria-label={`The course of the pan: ${saidOf(p)}.`}
       >
         {target && (
           <rect
             x={x(target.low)}
             y={y(target.celsius)}
-            width={Math.max(2, x(last) - x(target.low))}
+            width={Math.max(2, x(s.last) - x(target.low))}
             height={FLOOR - y(target.celsius)}
             fill="var(--color-celadon)"
           />
         )}
-        {bandPath && <path d={bandPath} fill="var(--color-cobalt-pale)" />}
-        {ahead.length > 1 && (
-          <path
-            d={line(ahead)}
-            fill="none"
-            stroke="var(--color-cobalt)"
-            strokeWidth="3"
-            strokeDasharray="1 7"
-            strokeLinecap="round"
-          />
-        )}
-        <path d={line(p.readings)} fill="none" stroke="var(--color-cobalt)" strokeWidth="1.5" />
-        {apart(p.readings, x).map((r) => (
-          <path
-            key={r.minute}
-            d={`M${x(r.minute) - 2} ${y(r.celsius) + 7}l4 -14`}
-            stroke="var(--color-cobalt)"
-            strokeWidth="4"
-            strokeLinecap="round"
-          />
-        ))}
+        <Foreseen ahead={p.ahead} s={s} />
+        <WasRead readings={p.readings} s={s} />
         <path
           d={`M${x(p.now) - 2} ${TOP - 10}Q${x(p.now) + 7} ${(TOP + FLOOR) / 2} ${x(p.now) - 3} ${FLOOR + 4}`}
           fill="none"
@@ -120,23 +179,9 @@ export function Course(p: Props) {
             strokeWidth="3"
           />
         )}
-        <path d={`M0 ${FLOOR + 4}H${width}`} stroke="var(--color-iron)" strokeWidth="2.5" />
-        {ticks.map((m) => (
-          <g key={m}>
-            <path d={`M${x(m)} ${FLOOR + 4}v7`} stroke="var(--color-iron)" strokeWidth="1.5" />
-            <text
-              x={Math.min(width - 24, Math.max(24, x(m)))}
-              y={FLOOR + 28}
-              textAnchor="middle"
-              fontSize="17"
-              fill="var(--color-ash)"
-            >
-              {p.clockOf(m)}
-            </text>
-          </g>
-        ))}
+        <Clock s={s} clockOf={p.clockOf} />
         {p.notes
-          .filter((n) => n.minute >= first && n.minute <= last)
+          .filter((n) => n.minute >= s.first && n.minute <= s.last)
           .map((n) => (
             <text
               key={`${n.minute}${n.words}`}

@@ -89,28 +89,146 @@ const [TOP, BASE] = [26, 12];
 /** Room for the levels' words at the left and the handle at the right, px. */
 const [WORDS, HANDLE] = [178, 66];
 
-/** A measuring jug to scale, filled level by level; a brush stroke across what was read and what it is to come to. */
-export function JugFigure({ layers, foreseen, holds, system, title }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>(600);
-  const { solid, ticks } = jugFor(holds, system);
-  const height = width < 480 ? 330 : 396;
-  const words = width < 480 ? 128 : WORDS;
+/** Where the jug stands in its drawing, px. */
+interface Frame extends Marked {
+  readonly width: number;
+  /** Room for the levels' words. */
+  readonly words: number;
+  readonly middle: number;
+  readonly bottom: number;
+  readonly y: (ml: number) => number;
+  /** Half of the inside's width at a level. */
+  readonly half: (ml: number) => number;
+}
+
+function frameOf(marked: Marked, width: number): Frame {
+  const { solid } = marked;
+  const narrow = width < 480;
+  const height = narrow ? 330 : 396;
+  const words = narrow ? 128 : WORDS;
   const k = Math.min(
     (height - TOP - BASE) / solid.brimCm,
     (width - words - HANDLE - 24) / solid.profile[1]![1],
   );
-  const middle = words + 14 + (solid.profile[1]![1] / 2) * k;
-  const y = (ml: number): number => TOP + (solid.brimCm - heightAt(solid, ml)) * k;
-  const half = (ml: number): number => (diameterAt(solid, heightAt(solid, ml)) / 2) * k;
-  const brim = half(solid.brimMl);
-  const base = half(0);
-  const bottom = TOP + solid.brimCm * k;
-  const labels = spread(
-    layers.map((l) => y(l.toMl)),
-    52,
-    TOP + 20,
-    bottom - (layers[0]?.more ? 62 : 24),
+  return {
+    ...marked,
+    ...{ width, words },
+    middle: words + 14 + (solid.profile[1]![1] / 2) * k,
+    bottom: TOP + solid.brimCm * k,
+    y: (ml) => TOP + (solid.brimCm - heightAt(solid, ml)) * k,
+    half: (ml) => (diameterAt(solid, heightAt(solid, ml)) / 2) * k,
+  };
+}
+
+function Poured({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
+  const { middle, half, y } = f;
+  return layers.map((l, i) => {
+    const from = i === 0 ? 0 : layers[i - 1]!.toMl;
+    return (
+      <path
+        key={i}
+        className="vessel-level"
+        d={`M${middle - half(from)} ${y(from)}L${middle - half(l.toMl)} ${y(l.toMl)}H${middle + half(l.toMl)}L${middle + half(from)} ${y(from)}Z`}
+        fill={fillOf(l.substance)}
+        stroke="var(--color-iron)"
+        strokeOpacity="0.5"
+      />
+    );
+  });
+}
+
+/** The jug's own scale; where it is full it is read through the liquid. */
+function JugScale({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
+  const x = f.middle - 8;
+  return (
+    <g aria-hidden="true">
+      {f.ticks.map((t) => {
+        const at = f.y(t.ml);
+        const under = layers.some((l) => l.toMl > t.ml);
+        const ink = under ? "var(--color-paper)" : "var(--color-iron)";
+        return (
+          <g key={t.ml}>
+            <path d={`M${x} ${at}h${t.name ? 40 : 20}`} stroke={ink} strokeWidth={t.name ? 2.2 : 1.4} />
+            {t.name && (
+              <text
+                x={x + 46}
+                y={at + 6}
+                fontSize="17"
+                fontWeight="700"
+                fill={ink}
+                stroke={under ? "var(--color-iron)" : "none"}
+                strokeWidth={under ? 2.5 : 0}
+                paintOrder="stroke"
+              >
+                {t.name}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
   );
+}
+
+/** The stretch in which the first level was foreseen. */
+function Band({ foreseen, f }: { foreseen: NonNullable<Props["foreseen"]>; f: Frame }) {
+  const { middle, half, y, words } = f;
+  return (
+    <g aria-hidden="true">
+      <rect
+        x={words - 4}
+        y={y(foreseen.high)}
+        width={middle - half(foreseen.high) - words + 6}
+        height={Math.max(3, y(foreseen.low) - y(foreseen.high))}
+        fill="var(--color-cobalt-pale)"
+        stroke="var(--color-cobalt)"
+        strokeWidth="1.6"
+      />
+    </g>
+  );
+}
+
+/** A brush stroke at every level, its figure and its words beside it. */
+function Levels({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
+  const heights = layers.map((l) => f.y(l.toMl));
+  const labels = spread(heights, 52, TOP + 20, f.bottom - (layers[0]?.more ? 62 : 24));
+  return layers.map((l, i) => (
+    <g key={`label${i}`} aria-hidden="true">
+      <Brush x={f.middle - f.half(l.toMl) - 18} y={f.y(l.toMl)} width={100} ink="var(--color-cobalt)" />
+      <text
+        x={f.words - 12}
+        y={labels[i]! + 4}
+        textAnchor="end"
+        fontSize="23"
+        fontWeight="700"
+        fill="var(--color-cobalt)"
+      >
+        {l.figure}
+      </text>
+      {[l.words, l.more, l.rest].map((text, n) =>
+        text === undefined ? null : (
+          <text
+            key={n}
+            x={f.words - 12}
+            y={labels[i]! + 24 + 19 * n}
+            textAnchor="end"
+            fontSize="16"
+            fill={n === 0 ? "var(--color-iron)" : "var(--color-ash)"}
+          >
+            {text}
+          </text>
+        ),
+      )}
+    </g>
+  ));
+}
+
+/** A measuring jug to scale, filled level by level; a brush stroke across what was read and what it is to come to. */
+export function JugFigure({ layers, foreseen, holds, system, title }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>(600);
+  const f = frameOf(jugFor(holds, system), width);
+  const [brim, base] = [f.half(f.solid.brimMl), f.half(0)];
+  const { middle, bottom } = f;
   const said = layers.map((l) => [l.words, l.figure, l.more, l.rest].filter((x) => x).join(" ")).join(", ");
   return (
     <div ref={ref} className="w-full min-w-0">
@@ -127,92 +245,11 @@ export function JugFigure({ layers, foreseen, holds, system, title }: Props) {
           fill="var(--color-glaze)"
           opacity="0.55"
         />
-        {layers.map((l, i) => {
-          const from = i === 0 ? 0 : layers[i - 1]!.toMl;
-          return (
-            <path
-              key={i}
-              className="vessel-level"
-              d={`M${middle - half(from)} ${y(from)}L${middle - half(l.toMl)} ${y(l.toMl)}H${middle + half(l.toMl)}L${middle + half(from)} ${y(from)}Z`}
-              fill={fillOf(l.substance)}
-              stroke="var(--color-iron)"
-              strokeOpacity="0.5"
-            />
-          );
-        })}
+        <Poured layers={layers} f={f} />
         <Outline {...{ middle, base, brim, bottom }} />
-        <g aria-hidden="true">
-          {ticks.map((t) => {
-            const at = y(t.ml);
-            const under = layers.some((l) => l.toMl > t.ml);
-            const x = middle - 8;
-            return (
-              <g key={t.ml}>
-                <path
-                  d={`M${x} ${at}h${t.name ? 40 : 20}`}
-                  stroke={under ? "var(--color-paper)" : "var(--color-iron)"}
-                  strokeWidth={t.name ? 2.2 : 1.4}
-                />
-                {t.name && (
-                  <text
-                    x={x + 46}
-                    y={at + 6}
-                    fontSize="17"
-                    fontWeight="700"
-                    fill={under ? "var(--color-paper)" : "var(--color-iron)"}
-                    stroke={under ? "var(--color-iron)" : "none"}
-                    strokeWidth={under ? 2.5 : 0}
-                    paintOrder="stroke"
-                  >
-                    {t.name}
-                  </text>
-                )}
-              </g>
-            );
-          })}
-        </g>
-        {foreseen && (
-          <g aria-hidden="true">
-            <rect
-              x={words - 4}
-              y={y(foreseen.high)}
-              width={middle - half(foreseen.high) - words + 6}
-              height={Math.max(3, y(foreseen.low) - y(foreseen.high))}
-              fill="var(--color-cobalt-pale)"
-              stroke="var(--color-cobalt)"
-              strokeWidth="1.6"
-            />
-          </g>
-        )}
-        {layers.map((l, i) => (
-          <g key={`label${i}`} aria-hidden="true">
-            <Brush x={middle - half(l.toMl) - 18} y={y(l.toMl)} width={100} ink="var(--color-cobalt)" />
-            <text
-              x={words - 12}
-              y={labels[i]! + 4}
-              textAnchor="end"
-              fontSize="23"
-              fontWeight="700"
-              fill="var(--color-cobalt)"
-            >
-              {l.figure}
-            </text>
-            {[l.words, l.more, l.rest].map((text, n) =>
-              text === undefined ? null : (
-                <text
-                  key={n}
-                  x={words - 12}
-                  y={labels[i]! + 24 + 19 * n}
-                  textAnchor="end"
-                  fontSize="16"
-                  fill={n === 0 ? "var(--color-iron)" : "var(--color-ash)"}
-                >
-                  {text}
-                </text>
-              ),
-            )}
-          </g>
-        ))}
+        <JugScale layers={layers} f={f} />
+        {foreseen && <Band foreseen={foreseen} f={f} />}
+        <Levels layers={layers} f={f} />
       </svg>
     </div>
   );

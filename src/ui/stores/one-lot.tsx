@@ -20,6 +20,121 @@ function priceWords(price: number | undefined, perG: number | undefined, currenc
   return price === 0 ? "gathered" : `${printMoney(100 * perG!, currency)} for 100 g`;
 }
 
+/** What a lot is of, and how an amount of it is said. */
+function useLot(s: LotStored, catalogue: Catalogue) {
+  const units = useUnits();
+  const l = s.item;
+  const material = catalogue.get(l.material);
+  const found = material ? stuffOf(material, { form: l.form, cut: l.cut }) : undefined;
+  const stuff = found?.ok ? found.value : undefined;
+  const said = (g: number): string =>
+    stuff && isLiquid(stuff) ? units.volumeExact(g / stuff.density) : units.massExact(g);
+  return { stuff, said, name: material?.row.names[0] ?? l.material };
+}
+type OfLot = ReturnType<typeof useLot>;
+
+/** An amount and a price as they are said anew. */
+function useRestating(s: LotStored, of: OfLot, currency: string, done: () => void) {
+  const { keep, sending, fault, clear } = useKeep();
+  const l = s.item;
+  const [amount, setAmount] = useState(of.said(s.leftG));
+  const [price, setPrice] = useState(l.price === undefined ? "" : String(l.price));
+  const { paid, wrong: badPrice } = readPrice(price, currency);
+  // Weighed anew at the price it had, a gram costs what it did; another price is a price of what is there now.
+  const restate = async (): Promise<void> => {
+    if (badPrice) return;
+    const { grams: _, price: __, ...rest } = l;
+    const ok = await keep(s.id, { ...rest, amount, ...(paid === undefined ? {} : { price: paid }) }, s.seq);
+    if (ok) done();
+  };
+  const say = (to: string): void => {
+    clear();
+    setAmount(to);
+  };
+  return { amount, say, price, setPrice, badPrice, fault, sending, restate };
+}
+
+/** A lot weighed anew, priced anew, or taken out of the lists. */
+function Restate({
+  lot: s,
+  of,
+  currency,
+  done,
+}: {
+  lot: LotStored;
+  of: OfLot;
+  currency: string;
+  done: () => void;
+}) {
+  const { putAway } = usePutAway();
+  const { amount, say, price, setPrice, badPrice, fault, sending, restate } = useRestating(
+    s,
+    of,
+    currency,
+    done,
+  );
+  const id = `lot-${s.id}`;
+  const told = fault || badPrice ? `${id}-wrong` : undefined;
+  return (
+    <form
+      className="flex flex-wrap gap-4 items-end pt-2 pl-9"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void restate();
+      }}
+    >
+      <p>
+        <label htmlFor={`${id}-amount`} className="quiet block">
+          there is now
+        </label>
+        <input
+          id={`${id}-amount`}
+          className="field w-32"
+          value={amount}
+          maxLength={60}
+          aria-invalid={fault !== undefined}
+          aria-describedby={told}
+          onChange={(e) => say(e.target.value)}
+        />
+      </p>
+      <p>
+        <label htmlFor={`${id}-price`} className="quiet block">
+          paid for it, {currency}
+        </label>
+        <input
+          id={`${id}-price`}
+          inputMode="decimal"
+          className="field w-28"
+          value={price}
+          maxLength={10}
+          aria-invalid={badPrice !== undefined}
+          aria-describedby={told}
+          onChange={(e) => setPrice(e.target.value)}
+        />
+      </p>
+      <button type="submit" className="slab" disabled={sending}>
+        Keep it
+      </button>
+      <Link href={`/recall?lot=${s.id}`} className="inline-flex items-center min-h-11">
+        where it went
+      </Link>
+      <button
+        type="button"
+        className="plain text-ash min-h-11"
+        disabled={sending}
+        onClick={() => void putAway(s.id, of.name, "put away", s.seq)}
+      >
+        take it out of the lists
+      </button>
+      {told && (
+        <p id={told} role="alert" className="wrong basis-full">
+          {badPrice ?? fault!.message}
+        </p>
+      )}
+    </form>
+  );
+}
+
 /** One lot: what is left of it, what it cost; weighed anew or put away. */
 export function OneLot({
   lot: s,
@@ -30,42 +145,24 @@ export function OneLot({
   currency: string;
   catalogue: Catalogue;
 }) {
-  const units = useUnits();
-  const { keep, sending, fault, clear } = useKeep();
-  const { putAway } = usePutAway();
+  const of = useLot(s, catalogue);
   const [open, setOpen] = useState(false);
   const l = s.item;
-  const material = catalogue.get(l.material);
-  const stuff = material ? stuffOf(material, { form: l.form, cut: l.cut }) : undefined;
-  const liquid = stuff?.ok && isLiquid(stuff.value);
-  const said = (g: number): string =>
-    liquid && stuff.ok ? units.volumeExact(g / stuff.value.density) : units.massExact(g);
-  const [amount, setAmount] = useState(said(s.leftG));
-  const [price, setPrice] = useState(l.price === undefined ? "" : String(l.price));
   const per = pricePerG({ ...l, boughtG: s.boughtG });
-  const { paid, wrong: badPrice } = readPrice(price, currency);
-  const id = `lot-${s.id}`;
-  // Weighed anew at the price it had, a gram costs what it did; another price is a price of what is there now.
-  const restate = async (): Promise<void> => {
-    if (badPrice) return;
-    const { grams: _, price: __, ...rest } = l;
-    const ok = await keep(s.id, { ...rest, amount, ...(paid === undefined ? {} : { price: paid }) }, s.seq);
-    if (ok) setOpen(false);
-  };
   return (
     <li id={`lot-${s.id}`} className="border-b border-rule py-2 target:bg-glaze">
       <div className="grid grid-cols-[20px_minmax(0,1fr)_auto] sm:grid-cols-[20px_minmax(0,14rem)_7rem_9.5rem_minmax(0,1fr)_auto] items-baseline gap-x-4">
-        <span className="self-center">{stuff?.ok && <Swatch of={substanceOf(stuff.value)} />}</span>
+        <span className="self-center">{of.stuff && <Swatch of={substanceOf(of.stuff)} />}</span>
         <span className="min-w-0">
-          <span className="font-semibold">{material?.row.names[0] ?? l.material}</span>
+          <span className="font-semibold">{of.name}</span>
           {l.form ? `, ${l.form}` : ""}
           {l.strength ? `, ${l.strength}` : ""}
           {l.water !== undefined ? `, ${l.water} % water` : ""}
         </span>
         <span className="text-right">
-          {s.leftG < 0.5 ? <span className="text-ash">used up</span> : said(s.leftG)}
+          {s.leftG < 0.5 ? <span className="text-ash">used up</span> : of.said(s.leftG)}
           {s.leftG >= 0.5 && s.leftG < l.grams * 0.98 && (
-            <span className="quiet block">of {said(l.grams)}</span>
+            <span className="quiet block">of {of.said(l.grams)}</span>
           )}
         </span>
         <span className="text-ash sm:text-right col-start-2 sm:col-start-auto">
@@ -77,71 +174,11 @@ export function OneLot({
         </span>
         <span className="col-start-2 sm:col-start-auto">
           <button type="button" className="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
-            change the amount<span className="sr-only"> of {material?.row.names[0]}</span>
+            change the amount<span className="sr-only"> of {of.name}</span>
           </button>
         </span>
       </div>
-      {open && (
-        <form
-          className="flex flex-wrap gap-4 items-end pt-2 pl-9"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void restate();
-          }}
-        >
-          <p>
-            <label htmlFor={`${id}-amount`} className="quiet block">
-              there is now
-            </label>
-            <input
-              id={`${id}-amount`}
-              className="field w-32"
-              value={amount}
-              maxLength={60}
-              aria-invalid={fault !== undefined}
-              aria-describedby={fault || badPrice ? `${id}-wrong` : undefined}
-              onChange={(e) => {
-                clear();
-                setAmount(e.target.value);
-              }}
-            />
-          </p>
-          <p>
-            <label htmlFor={`${id}-price`} className="quiet block">
-              paid for it, {currency}
-            </label>
-            <input
-              id={`${id}-price`}
-              inputMode="decimal"
-              className="field w-28"
-              value={price}
-              maxLength={10}
-              aria-invalid={badPrice !== undefined}
-              aria-describedby={fault || badPrice ? `${id}-wrong` : undefined}
-              onChange={(e) => setPrice(e.target.value)}
-            />
-          </p>
-          <button type="submit" className="slab" disabled={sending}>
-            Keep it
-          </button>
-          <Link href={`/recall?lot=${s.id}`} className="inline-flex items-center min-h-11">
-            where it went
-          </Link>
-          <button
-            type="button"
-            className="plain text-ash min-h-11"
-            disabled={sending}
-            onClick={() => void putAway(s.id, material?.row.names[0] ?? l.material, "put away", s.seq)}
-          >
-            take it out of the lists
-          </button>
-          {(badPrice ?? fault?.message) && (
-            <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
-              {badPrice ?? fault!.message}
-            </p>
-          )}
-        </form>
-      )}
+      {open && <Restate lot={s} of={of} currency={currency} done={() => setOpen(false)} />}
     </li>
   );
 }

@@ -84,8 +84,17 @@ function usualGrams(m: Material | undefined, w: Weighing): number | undefined {
   return s.ok ? s.value.bulkLoose : undefined;
 }
 
-/** A cup filled and put on the scale: from then on the household's own figure counts. */
-function WeighACup({ household, catalogue }: { household: UnitSystem; catalogue: Catalogue }) {
+interface CupWrong {
+  readonly field: string;
+  readonly message: string;
+  readonly suggestion?: string;
+}
+
+/** Grams as the scale shows them: “28”, “28,5 g”. */
+const gramsOf = (text: string): number => Number(text.replace(/\s*g(rams?)?$/i, "").replace(",", "."));
+
+/** A cup in the hand: what is said of it, what is wrong with that, and its keeping. */
+function useCup(household: UnitSystem, catalogue: Catalogue) {
   const { keep, sending, fault, clear } = useKeep();
   const [w, set] = useState<Weighing>({
     name: "",
@@ -94,7 +103,7 @@ function WeighACup({ household, catalogue }: { household: UnitSystem; catalogue:
     amount: cupOf(household),
     grams: "",
   });
-  const [wrong, setWrong] = useState<{ field: string; message: string; suggestion?: string } | undefined>();
+  const [wrong, setWrong] = useState<CupWrong | undefined>();
   const [kept, setKept] = useState("");
   const material = useMemo(() => materialNamed(w.name, catalogue), [w.name, catalogue]);
   const plant = material?.kind === "plant" ? material : undefined;
@@ -110,44 +119,24 @@ function WeighACup({ household, catalogue }: { household: UnitSystem; catalogue:
   };
   const submit = async (): Promise<void> => {
     if (!plant) return setWrong(unknown(w.name, catalogue));
-    const grams = Number(w.grams.replace(/\s*g(rams?)?$/i, "").replace(",", "."));
+    const grams = gramsOf(w.grams);
     if (!(grams > 0))
       return setWrong({ field: "grams", message: "Write what the scale shows, in grams, like “28”." });
-    const ok = await keep(crypto.randomUUID(), {
-      what: "weighed",
-      material: plant.row.id,
-      form: w.form,
-      ...(w.cut ? { cut: w.cut } : {}),
-      amount: w.amount,
-      grams,
-      heap: 1,
-    });
-    if (!ok) return;
+    const { form, amount } = w;
+    const cut = w.cut ? { cut: w.cut } : {};
+    const cup = { what: "weighed", material: plant.row.id, form, ...cut, amount, grams, heap: 1 } as const;
+    if (!(await keep(crypto.randomUUID(), cup))) return;
     set({ ...w, name: "", grams: "" });
     setKept(`Kept. ${plant.row.names[0]} is reckoned by your own ${w.amount} now.`);
   };
-  const usual = usualGrams(material, w);
+  return { w, change, at, submit, sending, kept, plant, usual: usualGrams(material, w) };
+}
+type Cup = ReturnType<typeof useCup>;
+
+/** The form and the cut it is weighed in. */
+function FormAndCut({ cup: { w, change, plant } }: { cup: Cup }) {
   return (
-    <form
-      className="flex flex-wrap gap-4 items-end pt-2"
-      aria-label="Weigh your own cup"
-      onSubmit={(e) => {
-        e.preventDefault();
-        void submit();
-      }}
-    >
-      <Field id="cup-name" label="a cup or spoon of" fault={at("name")} put={(name) => change({ name })}>
-        {(tied) => (
-          <input
-            {...tied}
-            className="field w-44"
-            value={w.name}
-            placeholder="mint"
-            maxLength={60}
-            onChange={(e) => change({ name: e.target.value })}
-          />
-        )}
-      </Field>
+    <>
       <Field id="cup-form" label="form">
         {(tied) => (
           <select
@@ -177,6 +166,37 @@ function WeighACup({ household, catalogue }: { household: UnitSystem; catalogue:
           </select>
         )}
       </Field>
+    </>
+  );
+}
+
+/** A cup filled and put on the scale: from then on the household's own figure counts. */
+function WeighACup({ household, catalogue }: { household: UnitSystem; catalogue: Catalogue }) {
+  const cup = useCup(household, catalogue);
+  const { w, change, at, usual } = cup;
+  const compare = usual === undefined ? "" : `${(usual * 240).toFixed(0)} g`;
+  return (
+    <form
+      className="flex flex-wrap gap-4 items-end pt-2"
+      aria-label="Weigh your own cup"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void cup.submit();
+      }}
+    >
+      <Field id="cup-name" label="a cup or spoon of" fault={at("name")} put={(name) => change({ name })}>
+        {(tied) => (
+          <input
+            {...tied}
+            className="field w-44"
+            value={w.name}
+            placeholder="mint"
+            maxLength={60}
+            onChange={(e) => change({ name: e.target.value })}
+          />
+        )}
+      </Field>
+      <FormAndCut cup={cup} />
       <Field id="cup-amount" label="so much, loosely filled" fault={at("amount")}>
         {(tied) => (
           <input
@@ -200,14 +220,11 @@ function WeighACup({ household, catalogue }: { household: UnitSystem; catalogue:
           />
         )}
       </Field>
-      <button type="submit" className="slab" disabled={sending}>
-        {sending ? "Writing…" : "Keep it"}
+      <button type="submit" className="slab" disabled={cup.sending}>
+        {cup.sending ? "Writing…" : "Keep it"}
       </button>
       <p role="status" className="quiet basis-full min-h-7">
-        {kept ||
-          (usual === undefined
-            ? ""
-            : `The usual figure is ${(usual * 240).toFixed(0)} g for ${printVolume(240, household).text}.`)}
+        {cup.kept || (compare && `The usual figure is ${compare} for ${printVolume(240, household).text}.`)}
       </p>
     </form>
   );
