@@ -9,28 +9,102 @@ import { useWrite } from "./write";
 
 type Said = Partial<Body<"tasted">>;
 
+/** One of a few, pressed and let go again. */
+function Press({ on, name, words, press }: { on: boolean; name?: string; words: string; press: () => void }) {
+  const look = on ? "bg-cobalt text-white font-semibold" : "text-cobalt border-b border-dashed border-cobalt";
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      aria-label={name}
+      className={`min-h-11 min-w-11 px-2 ${look}`}
+      onClick={press}
+    >
+      {words}
+    </button>
+  );
+}
+
+/** What was tasted before, by its days. */
+function Tasted({ batch }: { batch: Batch }) {
+  if (batch.stove.tastings.length === 0) return null;
+  const words = (t: (typeof batch.stove.tastings)[number]): string =>
+    entryWords({ type: "tasted", body: t, seq: t.seq, at: t.at, day: t.day }).replace(/^Tasted: /, "");
+  return (
+    <ul>
+      {batch.stove.tastings.map((t) => (
+        <li key={t.seq} className="py-1.5 border-b border-rule">
+          <span className="text-ash">{printDay(t.day, "short")}</span> {words(t)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Five tastes from none to very. */
+function FiveTastes({ said, say }: { said: Said; say: (to: Said) => void }) {
+  return TASTES.map((t) => (
+    <fieldset key={t} className="flex flex-wrap items-center gap-x-1">
+      <legend className="sr-only">{t}</legend>
+      <span className="w-14" aria-hidden="true">
+        {t}
+      </span>
+      {HOW_STRONG.map((how, n) => (
+        <Press
+          key={how}
+          on={said[t] === n}
+          name={`${t}: ${how}`}
+          words={how}
+          press={() => {
+            const { [t]: was, ...rest } = said;
+            say(was === n ? rest : { ...said, [t]: n });
+          }}
+        />
+      ))}
+    </fieldset>
+  ));
+}
+
+const READY = [
+  [true, "yes"],
+  [false, "not yet"],
+] as const;
+
+function StrainItNow({ said, say }: { said: Said; say: (to: Said) => void }) {
+  return (
+    <fieldset className="flex flex-wrap items-center gap-x-2">
+      <legend className="quiet">strain it now?</legend>
+      {READY.map(([ready, how]) => (
+        <Press
+          key={how}
+          on={said.ready === ready}
+          words={how}
+          press={() => {
+            const { ready: was, ...rest } = said;
+            say(was === ready ? rest : { ...said, ready });
+          }}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
 /** How it tastes: five tastes from none to very, in words, and whether to strain it now. */
 export function Tasting({ batch }: { batch: Batch }) {
   const { write, insist, sending, fault } = useWrite(batch.id, batch.seq);
   const [said, say] = useState<Said>({});
   const [words, setWords] = useState("");
   const nothing = Object.keys(said).length === 0 && words.trim() === "";
+  const send = async (): Promise<void> => {
+    const text = words.trim();
+    if (!(await write("tasted", { ...said, ...(text ? { words: text } : {}) }))) return;
+    say({});
+    setWords("");
+  };
   return (
     <section aria-label="Tasting">
       <h2 className="ruled-head pt-4">How it tastes</h2>
-      {batch.stove.tastings.length > 0 && (
-        <ul>
-          {batch.stove.tastings.map((t) => (
-            <li key={t.seq} className="py-1.5 border-b border-rule">
-              <span className="text-ash">{printDay(t.day, "short")}</span>{" "}
-              {entryWords({ type: "tasted", body: t, seq: t.seq, at: t.at, day: t.day }).replace(
-                /^Tasted: /,
-                "",
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      <Tasted batch={batch} />
       <details>
         <summary className="plain inline-block min-h-11 pt-2">write down how it tastes</summary>
         <form
@@ -38,37 +112,10 @@ export function Tasting({ batch }: { batch: Batch }) {
           className="py-2 grid gap-1"
           onSubmit={(e) => {
             e.preventDefault();
-            const text = words.trim();
-            void write("tasted", { ...said, ...(text ? { words: text } : {}) }).then((ok) => {
-              if (!ok) return;
-              say({});
-              setWords("");
-            });
+            void send();
           }}
         >
-          {TASTES.map((t) => (
-            <fieldset key={t} className="flex flex-wrap items-center gap-x-1">
-              <legend className="sr-only">{t}</legend>
-              <span className="w-14" aria-hidden="true">
-                {t}
-              </span>
-              {HOW_STRONG.map((how, n) => (
-                <button
-                  key={how}
-                  type="button"
-                  aria-pressed={said[t] === n}
-                  aria-label={`${t}: ${how}`}
-                  className={`min-h-11 min-w-11 px-2 ${said[t] === n ? "bg-cobalt text-white font-semibold" : "text-cobalt border-b border-dashed border-cobalt"}`}
-                  onClick={() => {
-                    const { [t]: was, ...rest } = said;
-                    say(was === n ? rest : { ...said, [t]: n });
-                  }}
-                >
-                  {how}
-                </button>
-              ))}
-            </fieldset>
-          ))}
+          <FiveTastes said={said} say={say} />
           <label className="quiet block" htmlFor="taste-words">
             in words
           </label>
@@ -79,30 +126,7 @@ export function Tasting({ batch }: { batch: Batch }) {
             maxLength={300}
             onChange={(e) => setWords(e.target.value)}
           />
-          {batch.state === "working" && (
-            <fieldset className="flex flex-wrap items-center gap-x-2">
-              <legend className="quiet">strain it now?</legend>
-              {(
-                [
-                  [true, "yes"],
-                  [false, "not yet"],
-                ] as const
-              ).map(([ready, how]) => (
-                <button
-                  key={how}
-                  type="button"
-                  aria-pressed={said.ready === ready}
-                  className={`min-h-11 px-3 ${said.ready === ready ? "bg-cobalt text-white font-semibold" : "text-cobalt border-b border-dashed border-cobalt"}`}
-                  onClick={() => {
-                    const { ready: was, ...rest } = said;
-                    say(was === ready ? rest : { ...said, ready });
-                  }}
-                >
-                  {how}
-                </button>
-              ))}
-            </fieldset>
-          )}
+          {batch.state === "working" && <StrainItNow said={said} say={say} />}
           <p>
             <button type="submit" className="slab" disabled={sending || nothing}>
               Write down the taste

@@ -114,7 +114,8 @@ const FIELDS = [
 ] as const;
 type Typed = Readonly<Record<(typeof FIELDS)[number][0], string>>;
 
-function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; done: () => void }) {
+/** A course as it is typed, and its keeping. */
+function useCourse(p: InHand, w: Writing, today: Day, done: () => void) {
   const { household } = useUnits();
   const old = p.bottle.course;
   const [typed, setTyped] = useState<Typed>({
@@ -146,9 +147,18 @@ function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; d
     const body = { ml: read.value.si.value, said: typed.amount.trim(), times, days, rest, from: today };
     if (await w.write("coursed", { ...body, ...(whom ? { for: whom } : {}) })) done();
   };
-  const said =
-    wrong ??
-    (w.fault?.path.some((x) => ["times", "days", "rest", "ml"].includes(String(x))) ? w.fault : undefined);
+  const type = (key: keyof Typed, text: string): void => {
+    setWrong(undefined);
+    w.clear();
+    setTyped({ ...typed, [key]: text });
+  };
+  const counted = ["times", "days", "rest", "ml"];
+  const refused = w.fault?.path.some((x) => counted.includes(String(x))) ? w.fault : undefined;
+  return { typed, type, whom, setWhom, keep, said: wrong ?? refused };
+}
+
+function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; done: () => void }) {
+  const { typed, type, whom, setWhom, keep, said } = useCourse(p, w, today, done);
   return (
     <form
       aria-label="A course"
@@ -173,29 +183,11 @@ function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; d
               value={typed[key]}
               aria-invalid={said?.path.includes(key) ?? false}
               aria-describedby={said ? "course-wrong" : undefined}
-              onChange={(e) => {
-                setWrong(undefined);
-                w.clear();
-                setTyped({ ...typed, [key]: e.target.value });
-              }}
+              onChange={(e) => type(key, e.target.value)}
             />
           </p>
         ))}
-        {p.people.length > 0 && (
-          <p>
-            <label htmlFor="course-for" className="quiet block">
-              for
-            </label>
-            <select id="course-for" className="field" value={whom} onChange={(e) => setWhom(e.target.value)}>
-              <option value="">anyone</option>
-              {p.people.map((n) => (
-                <option key={n} value={n}>
-                  {n}
-                </option>
-              ))}
-            </select>
-          </p>
-        )}
+        {p.people.length > 0 && <ForWhom people={p.people} whom={whom} set={setWhom} />}
       </div>
       {said && (
         <p id="course-wrong" role="alert" className="wrong">
@@ -212,5 +204,31 @@ function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; d
       </p>
       <p className="quiet">Your own words and numbers; sums are done on them and nothing more.</p>
     </form>
+  );
+}
+
+function ForWhom({
+  people,
+  whom,
+  set,
+}: {
+  people: readonly string[];
+  whom: string;
+  set: (name: string) => void;
+}) {
+  return (
+    <p>
+      <label htmlFor="course-for" className="quiet block">
+        for
+      </label>
+      <select id="course-for" className="field" value={whom} onChange={(e) => set(e.target.value)}>
+        <option value="">anyone</option>
+        {people.map((n) => (
+          <option key={n} value={n}>
+            {n}
+          </option>
+        ))}
+      </select>
+    </p>
   );
 }

@@ -7,14 +7,13 @@ import { useIntent } from "../kit/intent";
 
 type Open = "name" | "note" | "away" | "";
 
-/** What may be said of a recipe: another name, a note, that it is put away or taken out again; a version that was a slip. */
-export function RecipeActions({
-  recipe,
-  version,
-}: {
-  recipe: Recipe;
-  version: { n: number; seq: number; undone: boolean };
-}) {
+interface Props {
+  readonly recipe: Recipe;
+  readonly version: { readonly n: number; readonly seq: number; readonly undone: boolean };
+}
+
+/** What is being said of a recipe, and its writing down. */
+function useSaying(recipe: Recipe) {
   const router = useRouter();
   const { send, sending, fault, clear } = useIntent();
   const [open, setOpen] = useState<Open>("");
@@ -31,90 +30,100 @@ export function RecipeActions({
     setOpen(open === what ? "" : what);
     setText(first);
   };
-  if (recipe.putAway)
-    return (
-      <p className="pt-3">
-        <strong>It is put away{recipe.putAway.why ? `: ${recipe.putAway.why}` : ""}.</strong>{" "}
-        <button
-          type="button"
-          className="plain min-h-9"
-          disabled={sending}
-          onClick={() => void write("corrected", { seq: recipe.putAway!.seq, body: null })}
-        >
-          take it out again
-        </button>
-        {fault && <Wrong fault={fault} />}
+  return { open, text, setText, say, write, sending, fault };
+}
+type Saying = ReturnType<typeof useSaying>;
+
+/** A recipe that is put away, and the way to take it out again. */
+function PutAway({ recipe, s }: { recipe: Recipe; s: Saying }) {
+  const { why, seq } = recipe.putAway!;
+  return (
+    <p className="pt-3">
+      <strong>It is put away{why ? `: ${why}` : ""}.</strong>{" "}
+      <button
+        type="button"
+        className="plain min-h-9"
+        disabled={s.sending}
+        onClick={() => void s.write("corrected", { seq, body: null })}
+      >
+        take it out again
+      </button>
+      {s.fault && <Wrong fault={s.fault} />}
+    </p>
+  );
+}
+
+/** The one thing that is being said. */
+function OneThing({ open, s }: { open: Exclude<Open, "">; s: Saying }) {
+  const text = s.text.trim();
+  const send = (): void => {
+    if (open === "name") void s.write("renamed", { name: text });
+    if (open === "note") void s.write("noted", { text });
+    if (open === "away") void s.write("put-away", text === "" ? {} : { why: text });
+  };
+  return (
+    <form
+      className="flex flex-wrap gap-x-4 gap-y-2 items-end pt-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        send();
+      }}
+    >
+      <p className="grow min-w-0">
+        <label htmlFor="recipe-says" className="quiet block">
+          {LABELS[open]}
+        </label>
+        <input
+          id="recipe-says"
+          className="field w-full"
+          value={s.text}
+          maxLength={open === "note" ? 2000 : 300}
+          aria-invalid={s.fault !== undefined}
+          aria-describedby={s.fault ? "recipe-wrong" : undefined}
+          onChange={(e) => s.setText(e.target.value)}
+        />
       </p>
-    );
+      <button type="submit" className="slab" disabled={s.sending}>
+        {DOES[open]}
+      </button>
+    </form>
+  );
+}
+
+/** What may be said of a recipe: another name, a note, that it is put away or taken out again; a version that was a slip. */
+export function RecipeActions({ recipe, version }: Props) {
+  const s = useSaying(recipe);
+  if (recipe.putAway) return <PutAway recipe={recipe} s={s} />;
   const canUndo = !version.undone && version.n > 1 && recipe.versions.filter((v) => !v.undone).length > 1;
+  const opens = (what: Exclude<Open, "">, words: string, first = "") => (
+    <button
+      type="button"
+      className="plain min-h-9"
+      aria-expanded={s.open === what}
+      onClick={() => s.say(what, first)}
+    >
+      {words}
+    </button>
+  );
   return (
     <div className="no-print pt-2">
       <p className="flex flex-wrap gap-x-4">
-        <button
-          type="button"
-          className="plain min-h-9"
-          aria-expanded={open === "note"}
-          onClick={() => say("note")}
-        >
-          write a note
-        </button>
-        <button
-          type="button"
-          className="plain min-h-9"
-          aria-expanded={open === "name"}
-          onClick={() => say("name", recipe.name)}
-        >
-          another name
-        </button>
+        {opens("note", "write a note")}
+        {opens("name", "another name", recipe.name)}
         {canUndo && (
           <button
             type="button"
             className="plain min-h-9"
-            disabled={sending}
-            onClick={() => void write("corrected", { seq: version.seq, body: null, why: "a slip" })}
+            disabled={s.sending}
+            onClick={() => void s.write("corrected", { seq: version.seq, body: null, why: "a slip" })}
           >
             take version {version.n} back
           </button>
         )}
-        <button
-          type="button"
-          className="plain min-h-9"
-          aria-expanded={open === "away"}
-          onClick={() => say("away")}
-        >
-          put it away
-        </button>
+        {opens("away", "put it away")}
       </p>
-      {open !== "" && (
-        <form
-          className="flex flex-wrap gap-x-4 gap-y-2 items-end pt-1"
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (open === "name") void write("renamed", { name: text.trim() });
-            if (open === "note") void write("noted", { text: text.trim() });
-            if (open === "away") void write("put-away", text.trim() === "" ? {} : { why: text.trim() });
-          }}
-        >
-          <p className="grow min-w-0">
-            <label htmlFor="recipe-says" className="quiet block">
-              {LABELS[open]}
-            </label>
-            <input
-              id="recipe-says"
-              className="field w-full"
-              value={text}
-              maxLength={open === "note" ? 2000 : 300}
-              aria-invalid={fault !== undefined}
-              aria-describedby={fault ? "recipe-wrong" : undefined}
-              onChange={(e) => setText(e.target.value)}
-            />
-          </p>
-          <button type="submit" className="slab" disabled={sending}>
-            {DOES[open]}
-          </button>
-        </form>
-      )}
-      {fault && <Wrong id="recipe-wrong" fault={fault} />}
+      {s.open !== "" && <OneThing open={s.open} s={s} />}
+      {s.fault && <Wrong id="recipe-wrong" fault={s.fault} />}
     </div>
   );
 }

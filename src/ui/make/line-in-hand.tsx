@@ -49,28 +49,98 @@ export function HowMuch({
   );
 }
 
-type Doing = "other" | "left-out" | "instead" | undefined;
+type Doing = "other" | "left-out" | "instead";
+const WAYS: readonly (readonly [Doing, string])[] = [
+  ["other", "another amount"],
+  ["left-out", "left out"],
+  ["instead", "something else instead"],
+];
+
+interface Way {
+  readonly id: string;
+  readonly line: Line;
+  readonly making: Making;
+  /** Called with what was sent. */
+  readonly done: (sent: Promise<boolean>) => void;
+}
+
+/** Another amount of it went in. */
+function AnotherAmount({ id, line, making, done }: Way) {
+  const [text, setText] = useState(line.amount);
+  const f = making.fault;
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        done(making.write("added", { line: line.id, amount: text.trim() }));
+      }}
+    >
+      <Field
+        id={id}
+        label={`how much ${namedMaterial(line.material)} went in; ${line.amount} was planned`}
+        fault={f?.name === "Odd" ? undefined : f}
+      >
+        {(tied) => (
+          <input
+            {...tied}
+            className="field w-44 text-[1.25rem]"
+            value={text}
+            maxLength={100}
+            autoFocus
+            onChange={(e) => setText(e.target.value)}
+          />
+        )}
+      </Field>
+      <button type="submit" className="slab" disabled={making.sending || text.trim() === ""}>
+        it went in
+      </button>
+    </form>
+  );
+}
+
+/** None of it went in. */
+function LeftOut({ id, line, making, done }: Way) {
+  const [why, setWhy] = useState("");
+  const said = why.trim();
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        done(making.write("left-out", { line: line.id, ...(said ? { why: said } : {}) }));
+      }}
+    >
+      <Field id={id} label="why, if you like" fault={making.fault}>
+        {(tied) => (
+          <input
+            {...tied}
+            className="field w-64"
+            value={why}
+            maxLength={300}
+            onChange={(e) => setWhy(e.target.value)}
+          />
+        )}
+      </Field>
+      <button type="submit" className="slab" disabled={making.sending}>
+        leave it out
+      </button>
+    </form>
+  );
+}
 
 /** What else may become of a line than going in as planned. */
 export function LineInHand({ move, batch, making }: { move: WalkedMove; batch: Batch; making: Making }) {
   const [doing, setDoing] = useState<Doing>();
   const id = useId();
   const line = linesOf(batch.begunPlan).find((l) => l.id === move.lines[0]);
-  const [text, setText] = useState(line?.amount ?? "");
-  const [why, setWhy] = useState("");
   if (!line) return null;
-  const name = namedMaterial(line.material);
-  const f = making.fault;
   const done = (sent: Promise<boolean>): void => void sent.then((ok) => ok && setDoing(undefined));
-  const ways: readonly (readonly [Exclude<Doing, undefined>, string])[] = [
-    ["other", "another amount"],
-    ["left-out", "left out"],
-    ["instead", "something else instead"],
-  ];
+  const hand: Way = { id, line, making, done };
   return (
     <div className="text-base pt-2">
       <p className="flex flex-wrap gap-x-6">
-        {ways.map(([way, words]) => (
+        {WAYS.map(([way, words]) => (
           <button
             key={way}
             type="button"
@@ -85,64 +155,13 @@ export function LineInHand({ move, batch, making }: { move: WalkedMove; batch: B
           </button>
         ))}
       </p>
-      {doing === "other" && (
-        <form
-          className="flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            done(making.write("added", { line: line.id, amount: text.trim() }));
-          }}
-        >
-          <Field
-            id={id}
-            label={`how much ${name} went in; ${line.amount} was planned`}
-            fault={f?.name === "Odd" ? undefined : f}
-          >
-            {(tied) => (
-              <input
-                {...tied}
-                className="field w-44 text-[1.25rem]"
-                value={text}
-                maxLength={100}
-                autoFocus
-                onChange={(e) => setText(e.target.value)}
-              />
-            )}
-          </Field>
-          <button type="submit" className="slab" disabled={making.sending || text.trim() === ""}>
-            it went in
-          </button>
-        </form>
-      )}
-      {doing === "left-out" && (
-        <form
-          className="flex flex-wrap items-end gap-3"
-          onSubmit={(e) => {
-            e.preventDefault();
-            done(making.write("left-out", { line: line.id, ...(why.trim() ? { why: why.trim() } : {}) }));
-          }}
-        >
-          <Field id={id} label="why, if you like" fault={f}>
-            {(tied) => (
-              <input
-                {...tied}
-                className="field w-64"
-                value={why}
-                maxLength={300}
-                onChange={(e) => setWhy(e.target.value)}
-              />
-            )}
-          </Field>
-          <button type="submit" className="slab" disabled={making.sending}>
-            leave it out
-          </button>
-        </form>
-      )}
+      {doing === "other" && <AnotherAmount {...hand} />}
+      {doing === "left-out" && <LeftOut {...hand} />}
       {doing === "instead" && (
         <SaidLineField
-          label={`what went in for ${name}, and how much`}
+          label={`what went in for ${namedMaterial(line.material)}, and how much`}
           batch={batch}
-          fault={f}
+          fault={making.fault}
           sending={making.sending}
           button="it went in instead"
           take={(instead) => done(making.write("swapped", { line: line.id, for: instead }))}

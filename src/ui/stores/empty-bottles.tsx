@@ -13,15 +13,99 @@ const BOTTLES = [...VESSELS.values()].filter(
 );
 type EmptiesStored = Stored & { readonly item: Empties };
 
-/** Empty bottles, counted by size. */
-export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] }) {
-  const { keep, sending, fault } = useKeep();
-  const missing = BOTTLES.filter((v) => !empties.some((e) => e.item.vessel === v.id));
+type Keeping = ReturnType<typeof useKeep>;
+const brimOf = (e: EmptiesStored): number => VESSELS.get(e.item.vessel)?.fillMl ?? 0;
+
+/** One size, and how many of it there are: one more, one fewer. */
+function OneSize({ of: e, k }: { of: EmptiesStored; k: Keeping }) {
+  const v = VESSELS.get(e.item.vessel);
+  const words = v ? vesselWords(v) : e.item.vessel;
+  const to = (n: number): void => void k.keep(e.id, { ...e.item, count: Math.max(0, n) }, e.seq);
+  const { count } = e.item;
+  const step = (by: number, sign: string, name: string) => (
+    <button
+      type="button"
+      className="plain min-w-11 min-h-11 no-underline text-xl"
+      disabled={k.sending || count + by < 0}
+      aria-label={`${name} ${words}`}
+      onClick={() => to(count + by)}
+    >
+      {sign}
+    </button>
+  );
+  return (
+    <li className="border-b border-rule py-1 flex items-center justify-between gap-3">
+      <span>{words}</span>
+      <span className="inline-flex items-center gap-2">
+        {step(-1, "−", "One fewer")}
+        <strong className="w-8 text-center">{count}</strong>
+        {step(1, "+", "One more")}
+      </span>
+    </li>
+  );
+}
+
+/** A size that is not counted yet. */
+function CountIn({ missing, k }: { missing: typeof BOTTLES; k: Keeping }) {
   const [chosen, setSize] = useState("");
   // A size that was counted in a moment ago is no longer offered.
   const size = missing.some((v) => v.id === chosen) ? chosen : (missing[0]?.id ?? "");
   const [count, setCount] = useState("6");
   const n = Number(count);
+  const noCount = !Number.isInteger(n) || n < 0;
+  const wrong = k.fault?.message ?? (noCount ? "Say how many, as a whole number." : undefined);
+  if (size === "") return null;
+  return (
+    <form
+      className="flex flex-wrap gap-3 items-end pt-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void k.keep(crypto.randomUUID(), { what: "empties", vessel: size, count: n });
+      }}
+    >
+      <p>
+        <label htmlFor="empty-size" className="quiet block">
+          of
+        </label>
+        <select id="empty-size" className="field" value={size} onChange={(e) => setSize(e.target.value)}>
+          {missing.map((v) => (
+            <option key={v.id} value={v.id}>
+              {vesselWords(v)}
+            </option>
+          ))}
+        </select>
+      </p>
+      <p>
+        <label htmlFor="empty-count" className="quiet block">
+          how many
+        </label>
+        <input
+          id="empty-count"
+          inputMode="numeric"
+          className="field w-20"
+          value={count}
+          maxLength={3}
+          aria-invalid={noCount}
+          aria-describedby={wrong ? "empty-wrong" : undefined}
+          onChange={(e) => setCount(e.target.value)}
+        />
+      </p>
+      <button type="submit" className="plain min-h-11" disabled={k.sending || noCount}>
+        count them in
+      </button>
+      {wrong && (
+        <p id="empty-wrong" role="alert" className="wrong basis-full">
+          {wrong}
+        </p>
+      )}
+    </form>
+  );
+}
+
+/** Empty bottles, counted by size. */
+export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] }) {
+  const k = useKeep();
+  const missing = BOTTLES.filter((v) => !empties.some((e) => e.item.vessel === v.id));
   return (
     <section aria-labelledby="empties">
       <h2 id="empties" className="text-[1.25rem]">
@@ -29,89 +113,12 @@ export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] })
       </h2>
       <ul className="pt-2 border-t-2 border-iron mt-2">
         {[...empties]
-          .sort(
-            (a, b) => (VESSELS.get(b.item.vessel)?.fillMl ?? 0) - (VESSELS.get(a.item.vessel)?.fillMl ?? 0),
-          )
-          .map((e) => {
-            const v = VESSELS.get(e.item.vessel);
-            const to = (k: number): void => void keep(e.id, { ...e.item, count: Math.max(0, k) }, e.seq);
-            return (
-              <li key={e.id} className="border-b border-rule py-1 flex items-center justify-between gap-3">
-                <span>{v ? vesselWords(v) : e.item.vessel}</span>
-                <span className="inline-flex items-center gap-2">
-                  <button
-                    type="button"
-                    className="plain min-w-11 min-h-11 no-underline text-xl"
-                    disabled={sending || e.item.count === 0}
-                    aria-label={`One fewer ${v ? vesselWords(v) : ""}`}
-                    onClick={() => to(e.item.count - 1)}
-                  >
-                    −
-                  </button>
-                  <strong className="w-8 text-center">{e.item.count}</strong>
-                  <button
-                    type="button"
-                    className="plain min-w-11 min-h-11 no-underline text-xl"
-                    disabled={sending}
-                    aria-label={`One more ${v ? vesselWords(v) : ""}`}
-                    onClick={() => to(e.item.count + 1)}
-                  >
-                    +
-                  </button>
-                </span>
-              </li>
-            );
-          })}
+          .sort((a, b) => brimOf(b) - brimOf(a))
+          .map((e) => (
+            <OneSize key={e.id} of={e} k={k} />
+          ))}
       </ul>
-      {size !== "" && (
-        <form
-          className="flex flex-wrap gap-3 items-end pt-2"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void keep(crypto.randomUUID(), { what: "empties", vessel: size, count: n });
-          }}
-        >
-          <p>
-            <label htmlFor="empty-size" className="quiet block">
-              of
-            </label>
-            <select id="empty-size" className="field" value={size} onChange={(e) => setSize(e.target.value)}>
-              {missing.map((v) => (
-                <option key={v.id} value={v.id}>
-                  {vesselWords(v)}
-                </option>
-              ))}
-            </select>
-          </p>
-          <p>
-            <label htmlFor="empty-count" className="quiet block">
-              how many
-            </label>
-            <input
-              id="empty-count"
-              inputMode="numeric"
-              className="field w-20"
-              value={count}
-              maxLength={3}
-              aria-invalid={!Number.isInteger(n) || n < 0}
-              aria-describedby={fault ? "empty-wrong" : undefined}
-              onChange={(e) => setCount(e.target.value)}
-            />
-          </p>
-          <button
-            type="submit"
-            className="plain min-h-11"
-            disabled={sending || !Number.isInteger(n) || n < 0}
-          >
-            count them in
-          </button>
-          {(fault || !Number.isInteger(n) || n < 0) && (
-            <p id="empty-wrong" role="alert" className="wrong basis-full">
-              {fault?.message ?? "Say how many, as a whole number."}
-            </p>
-          )}
-        </form>
-      )}
+      <CountIn missing={missing} k={k} />
     </section>
   );
 }

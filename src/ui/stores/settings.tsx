@@ -37,25 +37,55 @@ function Choice<T extends string>({
   );
 }
 
-/** The household's name, its measures and its money. */
-export function HouseholdSettings({ start }: { start: Said }) {
+/** The house as it is said, and its keeping. */
+function useHouse(start: Said) {
   const router = useRouter();
   const { send, sending, fault, clear } = useIntent();
-  const [s, set] = useState<Said>(() => ({
-    name: start.name,
-    units: start.units,
-    currency: start.currency,
-    degrees: start.degrees,
-    lengths: start.lengths,
-  }));
+  const { name, units, currency, degrees, lengths } = start;
+  const [s, set] = useState<Said>(() => ({ name, units, currency, degrees, lengths }));
   const [kept, setKept] = useState(false);
   const change = (to: Partial<Said>): void => {
     clear();
     setKept(false);
     set({ ...s, ...to });
   };
+  const keep = async (): Promise<void> => {
+    const r = await send("/api/household", { settings: s });
+    if (!r?.ok) return;
+    setKept(true);
+    router.refresh();
+  };
   const at = (field: keyof Said) => (fault?.path.map(String).includes(field) ? fault : undefined);
   const elsewhere = fault && !at("name") && !at("currency") ? fault : undefined;
+  return { s, change, keep, kept, sending, at, elsewhere };
+}
+
+const UNITS = [
+  ["us", "US cups and pints"],
+  ["metric", "metric, cups of 250 mL"],
+  ["imperial", "imperial pints"],
+] as const;
+const DEGREES = [
+  ["C", "°C"],
+  ["F", "°F"],
+] as const;
+const LENGTHS = [
+  ["cm", "centimetres"],
+  ["in", "inches"],
+] as const;
+
+/** The household's name, its measures and its money. */
+export function HouseholdSettings({ start }: { start: Said }) {
+  const { s, change, keep, kept, sending, at, elsewhere } = useHouse(start);
+  const typed = (field: "name" | "currency", wide: string, most: number) => (tied: object) => (
+    <input
+      {...tied}
+      className={`field ${wide}`}
+      value={s[field]}
+      maxLength={most}
+      onChange={(e) => change({ [field]: e.target.value })}
+    />
+  );
   return (
     <section aria-labelledby="house">
       <h2 id="house" className="ruled-head">
@@ -65,66 +95,35 @@ export function HouseholdSettings({ start }: { start: Said }) {
         className="py-3 flex flex-wrap gap-4 items-end"
         onSubmit={(e) => {
           e.preventDefault();
-          void send("/api/household", { settings: s }).then((r) => {
-            if (r?.ok) {
-              setKept(true);
-              router.refresh();
-            }
-          });
+          void keep();
         }}
       >
         <Field id="house-name" label="name" fault={at("name")}>
-          {(tied) => (
-            <input
-              {...tied}
-              className="field w-64"
-              value={s.name}
-              maxLength={80}
-              onChange={(e) => change({ name: e.target.value })}
-            />
-          )}
+          {typed("name", "w-64", 80)}
         </Field>
         <Choice
           id="house-units"
           label="cups and pints are"
           value={s.units}
           set={(units) => change({ units })}
-          of={[
-            ["us", "US cups and pints"],
-            ["metric", "metric, cups of 250 mL"],
-            ["imperial", "imperial pints"],
-          ]}
+          of={UNITS}
         />
         <Choice
           id="house-degrees"
           label="the thermometer shows"
           value={s.degrees}
           set={(degrees) => change({ degrees })}
-          of={[
-            ["C", "°C"],
-            ["F", "°F"],
-          ]}
+          of={DEGREES}
         />
         <Choice
           id="house-lengths"
           label="the ruler shows"
           value={s.lengths}
           set={(lengths) => change({ lengths })}
-          of={[
-            ["cm", "centimetres"],
-            ["in", "inches"],
-          ]}
+          of={LENGTHS}
         />
         <Field id="house-money" label="money is written" fault={at("currency")}>
-          {(tied) => (
-            <input
-              {...tied}
-              className="field w-24"
-              value={s.currency}
-              maxLength={4}
-              onChange={(e) => change({ currency: e.target.value })}
-            />
-          )}
+          {typed("currency", "w-24", 4)}
         </Field>
         <button type="submit" className="slab" disabled={sending}>
           {sending ? "Writing…" : "Keep it"}
