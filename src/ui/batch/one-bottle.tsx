@@ -28,97 +28,103 @@ function placed(row: Row, place: Row["place"]): Row {
   return { ...row, place, ml: place === "freezer" ? Math.min(row.ml, most) : row.ml };
 }
 
-/** One bottle: which, how much, where it will stand. */
-export function OneBottle({
-  row: x,
-  nth: i,
-  left,
-  wrong,
-  change,
-  remove,
-}: {
-  row: Row;
-  nth: number;
+interface Props {
+  readonly row: Row;
+  readonly nth: number;
   /** mL not yet poured. */
-  left: number;
-  wrong: boolean;
-  change: (f: (row: Row) => Row) => void;
-  remove: () => void;
-}) {
+  readonly left: number;
+  readonly wrong: boolean;
+  readonly change: (f: (row: Row) => Row) => void;
+  readonly remove: () => void;
+}
+
+/** The bottle itself, as full as it will be. */
+function Drawn({ row: x }: { row: Row }) {
   const v = VESSELS.get(x.vessel)!;
+  const toCm = heightAt(v.solid, Math.min(v.solid.brimMl, x.ml || 0));
+  return (
+    <span className="w-16 grid place-items-center">
+      <VesselFigure
+        profile={v.solid.profile}
+        layers={[{ fromCm: 0, toCm, substance: "decoction" }]}
+        lid={v.lid}
+        scale={3}
+        title={v.name}
+      />
+    </span>
+  );
+}
+
+/** Which size, how much in it, where it will stand. */
+function Fields({ row: x, nth, left, wrong, change }: Omit<Props, "remove">) {
+  const called = `Bottle ${nth + 1}`;
+  const size = (vessel: string): void =>
+    change((y) => {
+      const ml = Math.min(VESSELS.get(vessel)!.fillMl, Math.max(1, left + y.ml));
+      return { ...y, vessel, ml: Math.round(ml) };
+    });
+  return (
+    <>
+      <select
+        aria-label={called}
+        className="stitch min-h-11"
+        value={x.vessel}
+        onChange={(e) => size(e.target.value)}
+      >
+        {SIZES.map((s) => (
+          <option key={s.id} value={s.id}>
+            {vesselWords(s)}
+          </option>
+        ))}
+      </select>
+      <span className="whitespace-nowrap">
+        <input
+          aria-label={`${called}: mL`}
+          type="number"
+          min="1"
+          className="stitch w-20 text-right min-h-11"
+          value={Number.isFinite(x.ml) ? x.ml : ""}
+          aria-invalid={wrong}
+          onChange={(e) =>
+            change((y) => ({ ...y, ml: e.target.value === "" ? NaN : Number(e.target.value) }))
+          }
+        />{" "}
+        mL
+      </span>
+      <select
+        aria-label={`${called}: place`}
+        className="stitch min-h-11"
+        value={x.place}
+        aria-invalid={wrong}
+        onChange={(e) => change((y) => placed(y, e.target.value as Row["place"]))}
+      >
+        {PLACES.map(([id, words]) => (
+          <option key={id} value={id}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}
+
+/** One bottle: which, how much, where it will stand. */
+export function OneBottle({ remove, ...p }: Props) {
   return (
     <li className="border-b border-rule py-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <span className="w-16 grid place-items-center">
-          <VesselFigure
-            profile={v.solid.profile}
-            layers={[
-              {
-                fromCm: 0,
-                toCm: heightAt(v.solid, Math.min(v.solid.brimMl, x.ml || 0)),
-                substance: "decoction",
-              },
-            ]}
-            lid={v.lid}
-            scale={3}
-            title={v.name}
-          />
-        </span>
-        <select
-          aria-label={`Bottle ${i + 1}`}
-          className="stitch min-h-11"
-          value={x.vessel}
-          onChange={(e) =>
-            change((y) => ({
-              ...y,
-              vessel: e.target.value,
-              ml: Math.round(Math.min(VESSELS.get(e.target.value)!.fillMl, Math.max(1, left + y.ml))),
-            }))
-          }
-        >
-          {SIZES.map((s) => (
-            <option key={s.id} value={s.id}>
-              {vesselWords(s)}
-            </option>
-          ))}
-        </select>
-        <span className="whitespace-nowrap">
-          <input
-            aria-label={`Bottle ${i + 1}: mL`}
-            type="number"
-            min="1"
-            className="stitch w-20 text-right min-h-11"
-            value={Number.isFinite(x.ml) ? x.ml : ""}
-            aria-invalid={wrong}
-            onChange={(e) =>
-              change((y) => ({ ...y, ml: e.target.value === "" ? NaN : Number(e.target.value) }))
-            }
-          />{" "}
-          mL
-        </span>
-        <select
-          aria-label={`Bottle ${i + 1}: place`}
-          className="stitch min-h-11"
-          value={x.place}
-          aria-invalid={wrong}
-          onChange={(e) => change((y) => placed(y, e.target.value as Row["place"]))}
-        >
-          {PLACES.map(([id, words]) => (
-            <option key={id} value={id}>
-              {words}
-            </option>
-          ))}
-        </select>
+        <Drawn row={p.row} />
+        <Fields {...p} />
         <button
           type="button"
-          aria-label={`Take out bottle ${i + 1}`}
+          aria-label={`Take out bottle ${p.nth + 1}`}
           className="min-w-11 min-h-11 inline-grid place-items-center text-ash hover:text-rust"
           onClick={remove}
         >
           <X size={18} />
         </button>
       </div>
-      {x.place === "freezer" && <p className="quiet">A tenth is left empty for the ice.</p>}
+      {p.row.place === "freezer" && <p className="quiet">A tenth is left empty for the ice.</p>}
     </li>
   );
 }

@@ -35,10 +35,9 @@ async function sendPicture(
   }
 }
 
-/** Photographs of a batch: one more, and those there are. */
-export function Pictures({ batch }: { batch: Batch }) {
+/** One more in the hand, and its keeping. */
+function useOneMore(batch: string) {
   const router = useRouter();
-  const id = useId();
   const input = useRef<HTMLInputElement>(null);
   const [words, setWords] = useState("");
   const [file, setFile] = useState<File | undefined>();
@@ -46,11 +45,16 @@ export function Pictures({ batch }: { batch: Batch }) {
   const [sending, setSending] = useState(false);
   // One key for one file, so that a second try does not keep it twice.
   const key = useRef("");
+  const choose = (chosen: File | undefined): void => {
+    setFault(undefined);
+    key.current = crypto.randomUUID();
+    setFile(chosen);
+  };
   const keep = async (): Promise<void> => {
     if (!file) return;
     if (file.size > MOST) return setFault(tooLarge);
     setSending(true);
-    const not = await sendPicture(batch.id, key.current, file, words.trim());
+    const not = await sendPicture(batch, key.current, file, words.trim());
     setSending(false);
     setFault(not);
     if (not) return;
@@ -59,6 +63,61 @@ export function Pictures({ batch }: { batch: Batch }) {
     if (input.current) input.current.value = "";
     router.refresh();
   };
+  return { input, words, setWords, file, choose, fault, sending, keep };
+}
+
+function OneMore({ batch }: { batch: string }) {
+  const id = useId();
+  const { input, words, setWords, file, choose, fault, sending, keep } = useOneMore(batch);
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3 py-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void keep();
+      }}
+    >
+      <p className="min-w-0">
+        <label className="quiet block" htmlFor={`${id}-file`}>
+          a photograph
+        </label>
+        <input
+          ref={input}
+          id={`${id}-file`}
+          type="file"
+          accept={TAKES}
+          className="field max-w-full"
+          aria-invalid={fault !== undefined}
+          aria-describedby={fault ? `${id}-wrong` : undefined}
+          onChange={(e) => choose(e.target.files?.[0])}
+        />
+      </p>
+      <p>
+        <label className="quiet block" htmlFor={`${id}-words`}>
+          what it shows
+        </label>
+        <input
+          id={`${id}-words`}
+          className="field w-48"
+          value={words}
+          maxLength={200}
+          onChange={(e) => setWords(e.target.value)}
+        />
+      </p>
+      <button type="submit" className="slab" disabled={sending || !file}>
+        {sending ? "Sending…" : "Keep it"}
+      </button>
+      {fault && (
+        <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
+          {fault.message}
+        </p>
+      )}
+    </form>
+  );
+}
+
+/** Photographs of a batch: one more, and those there are. */
+export function Pictures({ batch }: { batch: Batch }) {
   return (
     <section aria-label="Photographs">
       <h2 className="ruled-head pt-4">Photographs</h2>
@@ -84,53 +143,7 @@ export function Pictures({ batch }: { batch: Batch }) {
           </li>
         ))}
       </ul>
-      <form
-        className="flex flex-wrap items-end gap-3 py-2"
-        onSubmit={(e) => {
-          e.preventDefault();
-          void keep();
-        }}
-      >
-        <p className="min-w-0">
-          <label className="quiet block" htmlFor={`${id}-file`}>
-            a photograph
-          </label>
-          <input
-            ref={input}
-            id={`${id}-file`}
-            type="file"
-            accept={TAKES}
-            className="field max-w-full"
-            aria-invalid={fault !== undefined}
-            aria-describedby={fault ? `${id}-wrong` : undefined}
-            onChange={(e) => {
-              setFault(undefined);
-              key.current = crypto.randomUUID();
-              setFile(e.target.files?.[0]);
-            }}
-          />
-        </p>
-        <p>
-          <label className="quiet block" htmlFor={`${id}-words`}>
-            what it shows
-          </label>
-          <input
-            id={`${id}-words`}
-            className="field w-48"
-            value={words}
-            maxLength={200}
-            onChange={(e) => setWords(e.target.value)}
-          />
-        </p>
-        <button type="submit" className="slab" disabled={sending || !file}>
-          {sending ? "Sending…" : "Keep it"}
-        </button>
-        {fault && (
-          <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
-            {fault.message}
-          </p>
-        )}
-      </form>
+      <OneMore batch={batch.id} />
     </section>
   );
 }

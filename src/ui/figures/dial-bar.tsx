@@ -1,5 +1,5 @@
 "use client";
-import { useRef } from "react";
+import { type RefObject, useRef } from "react";
 import { useWidth } from "../kit/width";
 import { type Substance, fillOf } from "./substance";
 
@@ -91,98 +91,138 @@ function named(
   return new Set(kept);
 }
 
-/** How much of one thing, as a bar to drag; under it what each stretch comes to, each a place to go. */
-export function DialBar({ name, at, most, notches, stretches, substance, says, move }: Props) {
-  const bar = useRef<HTMLDivElement>(null);
-  const [ref, width] = useWidth<HTMLDivElement>(1200);
-  const share = Math.min(1, Math.max(0, at / most));
-  const settle = (to: number): void => {
-    const bounded = Math.min(most, Math.max(0, to));
-    const notch = notches.find((n) => Math.abs(n.at - bounded) < SNAP * most);
-    move(notch?.at ?? bounded, notch);
-  };
+/** The schools above the bar, named where there is room. */
+function NotchNames({
+  notches,
+  most,
+  at,
+  width,
+}: Pick<Props, "notches" | "most" | "at"> & { width: number }) {
   const shown = named(notches, most, width, at);
   return (
-    <div ref={ref} className="min-w-0">
-      <div className="relative h-9 text-[1.0625rem]" aria-hidden="true">
-        {notches.map((n) => (
-          <span
-            key={n.words}
-            className={`absolute bottom-0 flex flex-col leading-none whitespace-nowrap ${anchored(n.at / most)} ${Math.abs(n.at - at) < most * 1e-3 ? "text-cobalt font-bold" : ""}`}
-            style={{ left: `${(100 * n.at) / most}%` }}
+    <div className="relative h-9 text-[1.0625rem]" aria-hidden="true">
+      {notches.map((n) => (
+        <span
+          key={n.words}
+          className={`absolute bottom-0 flex flex-col leading-none whitespace-nowrap ${anchored(n.at / most)} ${Math.abs(n.at - at) < most * 1e-3 ? "text-cobalt font-bold" : ""}`}
+          style={{ left: `${(100 * n.at) / most}%` }}
+        >
+          {shown.has(n) ? n.words : ""}
+          <span className="block mt-1 w-[2px] h-2 bg-iron" />
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** What each stretch of the bar comes to, each a place to go. */
+function Stretches({
+  stretches,
+  most,
+  at,
+  width,
+}: Pick<Props, "stretches" | "most" | "at"> & { width: number }) {
+  return (
+    <div className="relative h-14 border-x border-b-2 border-iron overflow-hidden">
+      {stretches.map((s) => {
+        const px = ((s.to - s.from) / most) * width;
+        const fits = Math.max(...s.words.map((w) => w.length)) * LETTER < px - 12;
+        const here = at >= s.from - 1e-9 && at <= s.to + 1e-9;
+        return (
+          <button
+            key={s.from}
+            type="button"
+            className={`absolute inset-y-0 text-left px-2 leading-tight overflow-hidden border-r border-iron ${TONES[s.tone]} ${here ? "font-bold" : "hover:bg-paper"}`}
+            style={{ left: `${(100 * s.from) / most}%`, width: `${(100 * (s.to - s.from)) / most}%` }}
+            onClick={s.go}
           >
-            {shown.has(n) ? n.words : ""}
-            <span className="block mt-1 w-[2px] h-2 bg-iron" />
-          </span>
-        ))}
-      </div>
+            {s.words.map((w) => (
+              <span key={w} className={fits ? "block truncate" : "sr-only"}>
+                {w}{" "}
+              </span>
+            ))}
+            <span className="sr-only">{s.label}</span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** The handle: dragged along its bar, or nudged by keys. */
+function Handle({
+  name,
+  at,
+  most,
+  notches,
+  says,
+  move,
+  bar,
+}: Omit<Props, "stretches" | "substance"> & { bar: RefObject<HTMLDivElement | null> }) {
+  const within = (to: number): number => Math.min(most, Math.max(0, to));
+  const settle = (to: number): void => {
+    const notch = notches.find((n) => Math.abs(n.at - within(to)) < SNAP * most);
+    move(notch?.at ?? within(to), notch);
+  };
+  return (
+    <div
+      role="slider"
+      tabIndex={0}
+      aria-label={name}
+      aria-valuemin={0}
+      aria-valuemax={Math.round(100 * most)}
+      aria-valuenow={Math.round(100 * at)}
+      aria-valuetext={says}
+      className="absolute -top-1 h-[3.25rem] w-11 -ml-[1.375rem] cursor-ew-resize grid place-items-center touch-none z-10"
+      style={{ left: `${(100 * within(at)) / most}%` }}
+      onPointerDown={(e) => {
+        e.preventDefault();
+        e.currentTarget.focus();
+        e.currentTarget.setPointerCapture(e.pointerId);
+        document.documentElement.dataset["dragging"] = "yes";
+      }}
+      onPointerMove={(e) => {
+        if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
+        const box = bar.current.getBoundingClientRect();
+        settle(((e.clientX - box.left) / box.width) * most);
+      }}
+      onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
+      onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
+      onKeyDown={(e) => {
+        const to = keyed(e.key, e.shiftKey, at, most, notches);
+        if (to === undefined) return;
+        e.preventDefault();
+        const bounded = within(to);
+        move(
+          bounded,
+          notches.find((n) => Math.abs(n.at - bounded) < 1e-9),
+        );
+      }}
+    >
+      <svg width="18" height="52" aria-hidden="true">
+        <rect width="18" height="52" fill="var(--color-cobalt)" />
+        <path d="M7 18v16M11 18v16" stroke="var(--color-white)" strokeWidth="1.5" />
+      </svg>
+    </div>
+  );
+}
+
+/** How much of one thing, as a bar to drag; under it what each stretch comes to, each a place to go. */
+export function DialBar({ stretches, substance, ...dial }: Props) {
+  const bar = useRef<HTMLDivElement>(null);
+  const [ref, width] = useWidth<HTMLDivElement>(1200);
+  const { notches, most, at } = dial;
+  const share = Math.min(1, Math.max(0, at / most));
+  return (
+    <div ref={ref} className="min-w-0">
+      <NotchNames {...{ notches, most, at, width }} />
       <div ref={bar} className="relative h-11 touch-none select-none border border-iron bg-glaze">
         <svg className="absolute inset-y-0 left-0 h-full" width={`${100 * share}%`} aria-hidden="true">
           <rect width="100%" height="100%" fill={fillOf(substance)} />
         </svg>
-        <div
-          role="slider"
-          tabIndex={0}
-          aria-label={name}
-          aria-valuemin={0}
-          aria-valuemax={Math.round(100 * most)}
-          aria-valuenow={Math.round(100 * at)}
-          aria-valuetext={says}
-          className="absolute -top-1 h-[3.25rem] w-11 -ml-[1.375rem] cursor-ew-resize grid place-items-center touch-none z-10"
-          style={{ left: `${100 * share}%` }}
-          onPointerDown={(e) => {
-            e.preventDefault();
-            e.currentTarget.focus();
-            e.currentTarget.setPointerCapture(e.pointerId);
-            document.documentElement.dataset["dragging"] = "yes";
-          }}
-          onPointerMove={(e) => {
-            if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
-            const box = bar.current.getBoundingClientRect();
-            settle(((e.clientX - box.left) / box.width) * most);
-          }}
-          onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
-          onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
-          onKeyDown={(e) => {
-            const to = keyed(e.key, e.shiftKey, at, most, notches);
-            if (to === undefined) return;
-            e.preventDefault();
-            const bounded = Math.min(most, Math.max(0, to));
-            move(
-              bounded,
-              notches.find((n) => Math.abs(n.at - bounded) < 1e-9),
-            );
-          }}
-        >
-          <svg width="18" height="52" aria-hidden="true">
-            <rect width="18" height="52" fill="var(--color-cobalt)" />
-            <path d="M7 18v16M11 18v16" stroke="var(--color-white)" strokeWidth="1.5" />
-          </svg>
-        </div>
+        <Handle {...dial} bar={bar} />
       </div>
-      <div className="relative h-14 border-x border-b-2 border-iron overflow-hidden">
-        {stretches.map((s) => {
-          const px = ((s.to - s.from) / most) * width;
-          const fits = Math.max(...s.words.map((w) => w.length)) * LETTER < px - 12;
-          const here = at >= s.from - 1e-9 && at <= s.to + 1e-9;
-          return (
-            <button
-              key={s.from}
-              type="button"
-              className={`absolute inset-y-0 text-left px-2 leading-tight overflow-hidden border-r border-iron ${TONES[s.tone]} ${here ? "font-bold" : "hover:bg-paper"}`}
-              style={{ left: `${(100 * s.from) / most}%`, width: `${(100 * (s.to - s.from)) / most}%` }}
-              onClick={s.go}
-            >
-              {s.words.map((w) => (
-                <span key={w} className={fits ? "block truncate" : "sr-only"}>
-                  {w}{" "}
-                </span>
-              ))}
-              <span className="sr-only">{s.label}</span>
-            </button>
-          );
-        })}
-      </div>
+      <Stretches {...{ stretches, most, at, width }} />
     </div>
   );
 }

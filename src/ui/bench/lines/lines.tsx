@@ -2,6 +2,7 @@
 import { useMemo } from "react";
 import {
   DndContext,
+  type DndContextProps,
   type DragEndEvent,
   KeyboardSensor,
   PointerSensor,
@@ -47,33 +48,38 @@ const faultsAt = (faults: readonly Fault[], step: number, place?: number): reado
   return mine.length === 0 ? NO_FAULTS : mine;
 };
 
-/** What goes in, in the order it goes in, with the waits between. */
-export function Lines(p: Props) {
+/** What a reader of screens hears while a line is moved. */
+const spoken = (nameOf: (id: unknown) => string): DndContextProps["accessibility"] => ({
+  screenReaderInstructions: {
+    draggable:
+      "Space takes it up, the arrow keys move it, space puts it down, escape leaves it where it was.",
+  },
+  announcements: {
+    onDragStart: ({ active }) => `${nameOf(active.id)} taken up.`,
+    onDragOver: ({ active, over }) => (over ? `${nameOf(active.id)} over ${nameOf(over.id)}.` : undefined),
+    onDragEnd: ({ active, over }) =>
+      over ? `${nameOf(active.id)} put down by ${nameOf(over.id)}.` : `${nameOf(active.id)} put down.`,
+    onDragCancel: ({ active }) => `${nameOf(active.id)} left where it was.`,
+  },
+});
+
+/** The cautions about one line or one step. */
+function cautionsAt(grave: readonly Caution[], what: "line" | "step", id: string): readonly Caution[] {
+  const mine = grave.filter((c) =>
+    what === "line"
+      ? c.about.what === "line" && c.about.line === id
+      : c.about.what === "step" && c.about.step === id,
+  );
+  return mine.length === 0 ? NO_CAUTIONS : mine;
+}
+
+/** The lines and the steps between, one under another. Not a component: a row that did not change is the same row. */
+function rowsOf(p: Props, ids: readonly string[]): React.ReactNode[] {
   const { made, actions } = p;
   const { plan } = made;
-  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYS));
-  // A plan is edited by parts, so its lines are the same objects while only an amount of one changes.
-  const order = linesOf(plan)
-    .map((l) => l.id)
-    .join(" ");
-  const ids = useMemo(() => (order === "" ? [] : order.split(" ")), [order]);
-  const nameOf = (id: unknown): string => {
-    const l = lineOf(plan, String(id));
-    return (l && p.catalogue.get(l.material)?.row.names[0]) ?? "it";
-  };
-  const cautionsAt = (what: "line" | "step", id: string): readonly Caution[] => {
-    const mine = made.grave.filter((c) =>
-      what === "line"
-        ? c.about.what === "line" && c.about.line === id
-        : c.about.what === "step" && c.about.step === id,
-    );
-    return mine.length === 0 ? NO_CAUTIONS : mine;
-  };
-  const figures = made.shown?.reckoning.lines;
   const program = made.shown?.program;
-
   const oneLine = (line: Line, step: number, place: number): React.ReactNode => {
-    const found = figures?.find((l) => l.id === line.id);
+    const found = made.shown?.reckoning.lines.find((l) => l.id === line.id);
     return (
       <OneLine
         key={line.id}
@@ -88,7 +94,7 @@ export function Lines(p: Props) {
         millilitres={found?.ml.value}
         stale={!made.now}
         faults={faultsAt(made.faults, step, place)}
-        cautions={cautionsAt("line", line.id)}
+        cautions={cautionsAt(made.grave, "line", line.id)}
         reasons={p.reasons}
         hint={p.hint?.is === line ? p.hint : undefined}
         actions={actions}
@@ -103,16 +109,32 @@ export function Lines(p: Props) {
       first={i <= 1}
       last={i === plan.steps.length - 1}
       faults={faultsAt(made.faults, i)}
-      cautions={cautionsAt("step", s.id)}
+      cautions={cautionsAt(made.grave, "step", s.id)}
       reasons={p.reasons}
       giveReason={p.giveReason}
       actions={actions}
     />
   );
-  const items = plan.steps.flatMap((s, i) => [
+  return plan.steps.flatMap((s, i) => [
     ...(s.do === "add" && i === 0 ? [] : [stepRow(s, i)]),
     ...(s.do === "add" ? s.what.map((l, place) => oneLine(l, i, place)) : []),
   ]);
+}
+
+/** What goes in, in the order it goes in, with the waits between. */
+export function Lines(p: Props) {
+  const { made, actions } = p;
+  const { plan } = made;
+  const sensors = useSensors(useSensor(PointerSensor, POINTER), useSensor(KeyboardSensor, KEYS));
+  // A plan is edited by parts, so its lines are the same objects while only an amount of one changes.
+  const order = linesOf(plan)
+    .map((l) => l.id)
+    .join(" ");
+  const ids = useMemo(() => (order === "" ? [] : order.split(" ")), [order]);
+  const nameOf = (id: unknown): string => {
+    const l = lineOf(plan, String(id));
+    return (l && p.catalogue.get(l.material)?.row.names[0]) ?? "it";
+  };
   const dropped = (e: DragEndEvent): void => {
     if (e.over && e.over.id !== e.active.id) actions.drop(String(e.active.id), String(e.over.id));
   };
@@ -123,25 +145,10 @@ export function Lines(p: Props) {
         sensors={sensors}
         collisionDetection={closestCenter}
         onDragEnd={dropped}
-        accessibility={{
-          screenReaderInstructions: {
-            draggable:
-              "Space takes it up, the arrow keys move it, space puts it down, escape leaves it where it was.",
-          },
-          announcements: {
-            onDragStart: ({ active }) => `${nameOf(active.id)} taken up.`,
-            onDragOver: ({ active, over }) =>
-              over ? `${nameOf(active.id)} over ${nameOf(over.id)}.` : undefined,
-            onDragEnd: ({ active, over }) =>
-              over
-                ? `${nameOf(active.id)} put down by ${nameOf(over.id)}.`
-                : `${nameOf(active.id)} put down.`,
-            onDragCancel: ({ active }) => `${nameOf(active.id)} left where it was.`,
-          },
-        }}
+        accessibility={spoken(nameOf)}
       >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          <ol aria-label="What goes in, in this order">{items}</ol>
+          <ol aria-label="What goes in, in this order">{rowsOf(p, ids)}</ol>
         </SortableContext>
       </DndContext>
       <AddStep add={actions.addStep} />

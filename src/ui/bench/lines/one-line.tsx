@@ -93,21 +93,93 @@ function Beneath({
   );
 }
 
+/** What a line is of, and what is wrong with it, by its fields. */
+function partsOf(p: LineProps) {
+  const { line } = p;
+  const material = p.catalogue.get(line.material);
+  const found = material ? stuffOf(material, { form: line.form, cut: line.cut }) : undefined;
+  const amount = p.faults.find((f) => f.path[4] === "amount" || f.path.length <= 4);
+  const strength = p.faults.find((f) => f.path[4] === "strength");
+  return {
+    material,
+    stuff: found?.ok ? found.value : undefined,
+    name: material?.row.names[0] ?? line.material,
+    plant: material?.kind === "plant",
+    bottled: material?.row.class === "vinegar" || material?.row.class === "spirit",
+    wrong: { amount, strength, other: p.faults.find((f) => f !== amount && f !== strength) },
+  };
+}
+type Parts = ReturnType<typeof partsOf>;
+
+/** The amount as typed, and other ways to say it. */
+function Amount({ p, of }: { p: LineProps; of: Parts }) {
+  const { line, actions } = p;
+  const id = `line-${line.id}`;
+  return (
+    <>
+      <input
+        aria-label={`${of.name}: amount`}
+        aria-invalid={of.wrong.amount !== undefined}
+        aria-describedby={of.wrong.amount ? `${id}-wrong` : `${id}-exact`}
+        className="stitch text-right py-0.5 w-[7.25rem]"
+        value={line.amount}
+        maxLength={10_000}
+        onChange={(e) => actions.change(line.id, (l) => ({ ...l, amount: e.target.value }), `${id}-amount`)}
+      />
+      {of.stuff && p.grams !== undefined ? (
+        <SayOtherwise
+          id={line.id}
+          name={of.name}
+          amount={line.amount}
+          stuff={of.stuff}
+          grams={p.grams}
+          system={p.system}
+          partMl={p.partMl}
+          vessel={p.vessel}
+          sayAs={actions.sayIn}
+        />
+      ) : (
+        <span />
+      )}
+    </>
+  );
+}
+
+/** Under the name: form and cut; under the amount: what it comes to. */
+function FormAndExact({ p, of }: { p: LineProps; of: Parts }) {
+  const units = useUnits();
+  const { material, stuff, plant } = of;
+  const wide = plant ? "whitespace-nowrap" : "col-start-2 col-span-2";
+  return (
+    <>
+      <span className="col-start-2 min-w-0">
+        {plant && stuff && (
+          <FormAndCut
+            id={p.line.id}
+            name={of.name}
+            material={material!}
+            form={stuff.form!}
+            cut={stuff.cut}
+            reform={p.actions.reform}
+          />
+        )}
+      </span>
+      <span
+        id={`line-${p.line.id}-exact`}
+        className={`quiet text-right ${p.stale ? "opacity-50" : ""} ${wide}`}
+      >
+        {comesTo(p, stuff, units)}
+      </span>
+    </>
+  );
+}
+
 /** One line; drawn again only when it or what it comes to has changed, so that a drag touches only what moves. */
 export const OneLine = memo(function OneLine(p: LineProps) {
   const { line, actions } = p;
-  const units = useUnits();
   const sort = useSortable({ id: line.id });
-  const material = p.catalogue.get(line.material);
-  const found = material ? stuffOf(material, { form: line.form, cut: line.cut }) : undefined;
-  const stuff = found?.ok ? found.value : undefined;
-  const amountFault = p.faults.find((f) => f.path[4] === "amount" || f.path.length <= 4);
-  const strengthFault = p.faults.find((f) => f.path[4] === "strength");
-  const otherFault = p.faults.find((f) => f !== amountFault && f !== strengthFault);
-  const name = material?.row.names[0] ?? line.material;
-  const id = `line-${line.id}`;
-  const plant = material?.kind === "plant";
-  const bottled = material?.row.class === "vinegar" || material?.row.class === "spirit";
+  const of = partsOf(p);
+  const { material, stuff, name, wrong } = of;
   return (
     <li
       ref={sort.setNodeRef}
@@ -130,32 +202,9 @@ export const OneLine = memo(function OneLine(p: LineProps) {
           {name}
           {line.note && <span className="quiet"> ({line.note})</span>}
           {line.optional && <span className="quiet"> if you like</span>}
-          {bottled && <Strength p={p} name={name} material={material} fault={strengthFault} />}
+          {of.bottled && <Strength p={p} name={name} material={material!} fault={wrong.strength} />}
         </span>
-        <input
-          aria-label={`${name}: amount`}
-          aria-invalid={amountFault !== undefined}
-          aria-describedby={amountFault ? `${id}-wrong` : `${id}-exact`}
-          className="stitch text-right py-0.5 w-[7.25rem]"
-          value={line.amount}
-          maxLength={10_000}
-          onChange={(e) => actions.change(line.id, (l) => ({ ...l, amount: e.target.value }), `${id}-amount`)}
-        />
-        {stuff && p.grams !== undefined ? (
-          <SayOtherwise
-            id={line.id}
-            name={name}
-            amount={line.amount}
-            stuff={stuff}
-            grams={p.grams}
-            system={p.system}
-            partMl={p.partMl}
-            vessel={p.vessel}
-            sayAs={actions.sayIn}
-          />
-        ) : (
-          <span />
-        )}
+        <Amount p={p} of={of} />
         <button
           type="button"
           className="text-ash hover:text-rust min-w-7 min-h-7 inline-grid place-items-center self-center justify-self-center"
@@ -167,28 +216,11 @@ export const OneLine = memo(function OneLine(p: LineProps) {
         >
           {OUT}
         </button>
-        <span className="col-start-2 min-w-0">
-          {plant && stuff && (
-            <FormAndCut
-              id={line.id}
-              name={name}
-              material={material}
-              form={stuff.form!}
-              cut={stuff.cut}
-              reform={actions.reform}
-            />
-          )}
-        </span>
-        <span
-          id={`${id}-exact`}
-          className={`quiet text-right ${p.stale ? "opacity-50" : ""} ${plant ? "whitespace-nowrap" : "col-start-2 col-span-2"}`}
-        >
-          {comesTo(p, stuff, units)}
-        </span>
+        <FormAndExact p={p} of={of} />
         <Earlier p={p} name={name} />
         {material && <Took line={line} material={material} catalogue={p.catalogue} actions={actions} />}
       </div>
-      <Beneath p={p} name={name} amount={amountFault} strength={strengthFault} other={otherFault} />
+      <Beneath p={p} name={name} {...wrong} />
     </li>
   );
 });
