@@ -54,7 +54,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   // A batch, and its steps.
   [/^(?:Put right: |it was begun by accident|discard this batch)/, "changes"],
   [
-    /^(?:topped up with|a note: |What does the jug show|a size of your own|first cell|Bottle \d: mL)/,
+    /^(?:topped up with|a note: |What does the jug show|The marc weighs|a size of your own|first cell|Bottle \d: mL)/,
     "types",
   ],
   [/^(?:of|on|label, mm|Bottle \d(?:: place)?)$/, "chooses"],

@@ -147,7 +147,7 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
     expect(label).toContain("OX-26-01");
     expect(label).toContain("honey, cider vinegar, hyssop. ");
     expect(label).toContain("Made 24 November 2026, strained 5 January 2027");
-    expect(label).toContain("Best by 4 July 2027");
+    expect(label).toContain("Best by 5 July 2027");
     expect(label).toContain("Keep cool and dark. Once opened: fridge, one year at most.");
     expect(label).toContain("never for a child under 12 months");
     // Real size: 80 by 50 mm at 96 px to the inch.

@@ -30,20 +30,29 @@ function numberOf(text: string): number | Fault {
     : faultOf("NotAReading", "Write the number it shows, like 3.4.", ["value"]);
 }
 
-/** A strip, a meter or a refractometer in the strained liquid, in the jug or out of a bottle: what it shows counts as the keeping rules say. */
-export function MeasureIt({ batch, refused }: { batch: Batch; refused: readonly Fault[] }) {
+/** An instrument and what it shows, and the writing of it. */
+function useMeasuring(batch: Batch) {
   const { write, sending, fault, clear } = useWrite(batch.id, batch.seq);
   const [by, setBy] = useState<MeasuredBy>("coloured-strip");
   const [text, setText] = useState("");
   const [unread, setUnread] = useState<Fault>();
-  const wrong = unread ?? fault;
-  const what = READS[by];
-  const read = batch.making.readings;
+  const type = (to: string): void => {
+    clear();
+    setUnread(undefined);
+    setText(to);
+  };
   const send = (): void => {
     const value = numberOf(text);
     if (typeof value !== "number") return setUnread(value);
-    void write("read", { what, value, by }).then((written) => written && setText(""));
+    void write("read", { what: READS[by], value, by }).then((written) => written && setText(""));
   };
+  return { by, setBy, text, type, wrong: unread ?? fault, sending, send };
+}
+
+/** A strip, a meter or a refractometer in the strained liquid, in the jug or out of a bottle: what it shows counts as the keeping rules say. */
+export function MeasureIt({ batch, refused }: { batch: Batch; refused: readonly Fault[] }) {
+  const { by, setBy, text, type, wrong, sending, send } = useMeasuring(batch);
+  const read = batch.making.readings;
   return (
     <section aria-label="Measure it">
       <h2 className="ruled-head">
@@ -78,23 +87,19 @@ export function MeasureIt({ batch, refused }: { batch: Batch; refused: readonly 
           <input
             className="field w-24"
             inputMode="decimal"
-            placeholder={EXAMPLE[what]}
+            placeholder={EXAMPLE[READS[by]]}
             maxLength={12}
             value={text}
             aria-invalid={wrong !== undefined}
             aria-describedby={wrong ? "measure-it-wrong" : undefined}
-            onChange={(e) => {
-              clear();
-              setUnread(undefined);
-              setText(e.target.value);
-            }}
+            onChange={(e) => type(e.target.value)}
           />
         </label>
         <button type="submit" className="plain min-h-11" disabled={sending}>
           write it down
         </button>
       </form>
-      {wrong && <Wrong id="measure-it-wrong" fault={wrong} put={setText} />}
+      {wrong && <Wrong id="measure-it-wrong" fault={wrong} put={type} />}
       {read.length > 0 && (
         <ul className="pt-1">
           {read.map((r) => (

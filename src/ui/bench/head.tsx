@@ -116,6 +116,45 @@ function MeantFor({
   );
 }
 
+/** One of a few, chosen in the line of words it stands in. */
+function Chosen({
+  id,
+  label,
+  value,
+  of,
+  choose,
+  className = "",
+}: {
+  id: string;
+  label: string;
+  value: string | undefined;
+  of: readonly { readonly id: string; readonly name: string }[];
+  choose: (id: string) => void;
+  className?: string;
+}) {
+  return (
+    <>
+      <label className="sr-only" htmlFor={id}>
+        {label}
+      </label>
+      <select
+        id={id}
+        className={`stitch ${className}`}
+        value={value}
+        onChange={(e) => choose(e.target.value)}
+      >
+        {of.map((x) => (
+          <option key={x.id} value={x.id}>
+            {x.name}
+          </option>
+        ))}
+      </select>
+    </>
+  );
+}
+
+const KIND_NAMES = KINDS.map((id) => ({ id, name: KIND[id].name }));
+
 /** What it is, how it is made, how long and where it stands, whom it is for. Drawn again only when one of these changes. */
 export const BenchHead = memo(function BenchHead(p: Props) {
   const { actions } = p;
@@ -147,37 +186,22 @@ export const BenchHead = memo(function BenchHead(p: Props) {
       </h1>
       {beside("name")}
       <p className="pt-1 leading-8">
-        <label className="sr-only" htmlFor="kind">
-          Kind
-        </label>
-        <select
+        <Chosen
           id="kind"
-          className="stitch"
+          label="Kind"
           value={p.kind}
-          onChange={(e) => actions.setKind(e.target.value as Kind)}
-        >
-          {KINDS.map((k) => (
-            <option key={k} value={k}>
-              {KIND[k].name}
-            </option>
-          ))}
-        </select>
+          of={KIND_NAMES}
+          choose={(kind) => actions.setKind(kind as Kind)}
+        />
         {" · "}
-        <label className="sr-only" htmlFor="way">
-          Way
-        </label>
-        <select
+        <Chosen
           id="way"
-          className="stitch max-w-[15rem] font-normal"
+          label="Way"
+          className="max-w-[15rem] font-normal"
           value={p.way}
-          onChange={(e) => actions.setWay(e.target.value)}
-        >
-          {waysOf(p.kind).map((w) => (
-            <option key={w.id} value={w.id}>
-              {w.name}
-            </option>
-          ))}
-        </select>
+          of={waysOf(p.kind)}
+          choose={actions.setWay}
+        />
         {" · "}
         <MeantFor meant={p.meantFor} people={p.people} today={p.today} set={actions.setMeantFor} />
         {" · "}

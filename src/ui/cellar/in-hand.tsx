@@ -11,6 +11,70 @@ import { Touches } from "./touches";
 import { CourseOf } from "./course";
 import { useBottle } from "./use-bottle";
 
+/** Its days, how it is taken, and how much of it is left. */
+function Facts({ hand: p, today }: { hand: InHand; today: Day }) {
+  const { bottle } = p;
+  const left = daysBetween(today, p.bestBy);
+  const spoonMl = TEASPOON_ML[useUnits().household];
+  return (
+    <div className="min-w-0 pb-2">
+      <p>made {printDay(p.made, "year")}</p>
+      {bottle.openedDay && <p>opened {printDay(bottle.openedDay, "year")}</p>}
+      {bottle.state === "kept" && (
+        <p className={left < 0 ? "text-rust font-bold" : "font-bold"}>
+          {left < 0 ? "past" : "best by"} {printDay(p.bestBy, "year")}
+        </p>
+      )}
+      {p.taken && <p className="pt-2">{p.taken}</p>}
+      <p className="text-[1.75rem] font-bold text-cobalt pt-3 leading-tight">
+        {Math.round(bottle.leftMl)} mL
+      </p>
+      <p className="quiet">
+        {counted(Math.floor(bottle.leftMl / spoonMl), "spoon")} of {Number(spoonMl.toPrecision(3))} mL
+      </p>
+    </div>
+  );
+}
+
+/** What became of a bottle that is not here any more. */
+function WhatBecame({ bottle }: { bottle: InHand["bottle"] }) {
+  if (bottle.state === "kept") return null;
+  const words = { given: `Given to ${bottle.goneWords}`, emptied: "Emptied", discarded: "Thrown out" };
+  return (
+    <p className="font-semibold">
+      {words[bottle.state]}
+      {bottle.goneDay ? `, ${printDay(bottle.goneDay)}.` : "."}
+    </p>
+  );
+}
+
+/** Its journal, newest first, each entry with the way to take it back. */
+function Journal({ bottle, w }: { bottle: InHand["bottle"]; w: ReturnType<typeof useBottle> }) {
+  return (
+    <ol aria-label="Journal of the bottle" className="pt-3">
+      {bottle.diary.toReversed().map((e) => (
+        <li key={e.seq} className="py-1.5 border-t border-rule flex flex-wrap gap-x-3 items-baseline">
+          <span className="text-ash w-16">{printDay(e.day, "short")}</span>
+          <span className="min-w-0 grow break-words">
+            {e.undone ? <del className="text-ash">{bottleWords(e)}</del> : bottleWords(e)}
+          </span>
+          {!e.undone && (
+            <button
+              type="button"
+              className="plain min-h-11"
+              aria-label={`Take back: ${bottleWords(e)}`}
+              disabled={w.sending}
+              onClick={() => void w.write("corrected", { seq: e.seq, body: null })}
+            >
+              take back
+            </button>
+          )}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
 /** The bottle in the hand: its facts, its touches and its journal, each entry with the way to take it back. */
 export function BottleInHand({
   hand: p,
@@ -25,9 +89,6 @@ export function BottleInHand({
 }) {
   const w = useBottle(p);
   const { bottle } = p;
-  const left = daysBetween(today, p.bestBy);
-  const spoonMl = TEASPOON_ML[useUnits().household];
-  const spoons = Math.floor(bottle.leftMl / spoonMl);
   return (
     <section aria-label={`${p.code}·${bottle.number}`} className="min-w-0">
       <h2 className="text-[1.375rem] leading-tight">
@@ -38,62 +99,19 @@ export function BottleInHand({
       </h2>
       <div className="flex gap-5 pt-3 items-end">
         <div aria-hidden="true">{figure}</div>
-        <div className="min-w-0 pb-2">
-          <p>made {printDay(p.made, "year")}</p>
-          {bottle.openedDay && <p>opened {printDay(bottle.openedDay, "year")}</p>}
-          {bottle.state === "kept" && (
-            <p className={left < 0 ? "text-rust font-bold" : "font-bold"}>
-              {left < 0 ? "past" : "best by"} {printDay(p.bestBy, "year")}
-            </p>
-          )}
-          {p.taken && <p className="pt-2">{p.taken}</p>}
-          <p className="text-[1.75rem] font-bold text-cobalt pt-3 leading-tight">
-            {Math.round(bottle.leftMl)} mL
-          </p>
-          <p className="quiet">
-            {counted(spoons, "spoon")} of {Number(spoonMl.toPrecision(3))} mL
-          </p>
-        </div>
+        <Facts hand={p} today={today} />
       </div>
       <div className="pt-3">
-        {bottle.state === "kept" ? (
+        {bottle.state === "kept" && (
           <>
             <CourseOf p={p} w={w} today={today} />
             <Touches p={p} w={w} places={places} />
           </>
-        ) : (
-          <p className="font-semibold">
-            {
-              { given: `Given to ${bottle.goneWords}`, emptied: "Emptied", discarded: "Thrown out" }[
-                bottle.state
-              ]
-            }
-            {bottle.goneDay ? `, ${printDay(bottle.goneDay)}.` : "."}
-          </p>
         )}
+        <WhatBecame bottle={bottle} />
         {w.fault && <Refusal fault={w.fault} insist={w.insist} sending={w.sending} />}
       </div>
-      <ol aria-label="Journal of the bottle" className="pt-3">
-        {bottle.diary.toReversed().map((e) => (
-          <li key={e.seq} className="py-1.5 border-t border-rule flex flex-wrap gap-x-3 items-baseline">
-            <span className="text-ash w-16">{printDay(e.day, "short")}</span>
-            <span className="min-w-0 grow break-words">
-              {e.undone ? <del className="text-ash">{bottleWords(e)}</del> : bottleWords(e)}
-            </span>
-            {!e.undone && (
-              <button
-                type="button"
-                className="plain min-h-11"
-                aria-label={`Take back: ${bottleWords(e)}`}
-                disabled={w.sending}
-                onClick={() => void w.write("corrected", { seq: e.seq, body: null })}
-              >
-                take back
-              </button>
-            )}
-          </li>
-        ))}
-      </ol>
+      <Journal bottle={bottle} w={w} />
     </section>
   );
 }

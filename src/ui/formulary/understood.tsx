@@ -5,7 +5,7 @@ import type { Pasted } from "@/core/exchange/pasted/pasted";
 import type { Catalogue } from "@/core/material/catalogue";
 import { formsOf } from "@/core/material/material";
 import type { Plan } from "@/core/plan/plan";
-import { sayLine } from "@/core/reading/said";
+import { type SaidLine, sayLine } from "@/core/reading/said";
 import { stepSentence } from "../plan/step-words";
 import { WriteDown } from "../plan/write-down";
 
@@ -65,43 +65,66 @@ function Choice({ words, take }: { words: string; take: () => void }) {
   );
 }
 
+/** A line as it was read, with the forms it may be instead. */
+function ReadLine({ line, say }: { line: SaidLine; say: (text: string) => () => void }) {
+  const took = line.took.filter((t) => t.what === "form" || t.what === "kind" || t.what === "strength");
+  const guessed = line.took.some((t) => t.what === "form");
+  const others = guessed
+    ? formsOf(line.material).filter((f) => f !== line.form && (f === "fresh" || f === "dried"))
+    : [];
+  const { material, cut, strength } = line;
+  const words = { amount: line.amount?.text, material, cut, strength };
+  return (
+    <>
+      {line.amount?.amount.kind === "of-liquid"
+        ? `${material.row.names[0]}, by the strained liquid: ${line.amount.text}`
+        : sayLine({ ...words, form: line.form })}
+      {!line.amount && <span className="text-ash">, as much as is usual</span>}
+      {took.length > 0 && <span className="text-ash"> (taken as {took.map((t) => t.value).join(", ")})</span>}
+      {others.map((f) => (
+        <Choice key={f} words={f} take={say(sayLine({ ...words, form: f }))} />
+      ))}
+    </>
+  );
+}
+
+/** A name nobody knows here: near ones to choose, or written down as new. */
+function Unknown({
+  part,
+  say,
+  catalogue,
+}: {
+  part: Extract<PastedPart, { is: "unknown" }>;
+  say: (text: string) => () => void;
+  catalogue: Catalogue;
+}) {
+  const [writing, setWriting] = useState(false);
+  const done = (): void => setWriting(false);
+  return (
+    <>
+      “{part.name}” is not known here.
+      {part.near.map((n) => (
+        <Choice key={n.text} words={n.words} take={say(n.text)} />
+      ))}
+      {writing ? (
+        <WriteDown name={part.name} catalogue={catalogue} cancel={done} done={done} />
+      ) : (
+        <Choice words="write it down as new" take={() => setWriting(true)} />
+      )}
+    </>
+  );
+}
+
 /** What one part came to, with what may be answered. */
 function Part({ part, put, catalogue }: { part: PastedPart; put: Put; catalogue: Catalogue }) {
-  const [writing, setWriting] = useState(false);
   const say = (text: string) => () => put(part.from, part.to, text);
   switch (part.is) {
     case "name":
       return <>its name: {part.name}</>;
     case "heading":
       return <span className="text-ash">a heading</span>;
-    case "line": {
-      const { line } = part;
-      const took = line.took.filter((t) => t.what === "form" || t.what === "kind" || t.what === "strength");
-      const form = line.took.some((t) => t.what === "form");
-      const others = form
-        ? formsOf(line.material).filter((f) => f !== line.form && (f === "fresh" || f === "dried"))
-        : [];
-      const words = {
-        amount: line.amount?.text,
-        material: line.material,
-        cut: line.cut,
-        strength: line.strength,
-      };
-      return (
-        <>
-          {line.amount?.amount.kind === "of-liquid"
-            ? `${line.material.row.names[0]}, by the strained liquid: ${line.amount.text}`
-            : sayLine({ ...words, form: line.form })}
-          {!line.amount && <span className="text-ash">, as much as is usual</span>}
-          {took.length > 0 && (
-            <span className="text-ash"> (taken as {took.map((t) => t.value).join(", ")})</span>
-          )}
-          {others.map((f) => (
-            <Choice key={f} words={f} take={say(sayLine({ ...words, form: f }))} />
-          ))}
-        </>
-      );
-    }
+    case "line":
+      return <ReadLine line={part.line} say={say} />;
     case "again":
       return <>{part.material.row.names[0]} goes in</>;
     case "step":
@@ -122,23 +145,7 @@ function Part({ part, put, catalogue }: { part: PastedPart; put: Put; catalogue:
         </>
       );
     case "unknown":
-      return (
-        <>
-          “{part.name}” is not known here.
-          {part.near.map((n) => (
-            <Choice key={n.text} words={n.words} take={say(n.text)} />
-          ))}
-          {!writing && <Choice words="write it down as new" take={() => setWriting(true)} />}
-          {writing && (
-            <WriteDown
-              name={part.name}
-              catalogue={catalogue}
-              cancel={() => setWriting(false)}
-              done={() => setWriting(false)}
-            />
-          )}
-        </>
-      );
+      return <Unknown part={part} say={say} catalogue={catalogue} />;
     case "wrong":
       return (
         <>

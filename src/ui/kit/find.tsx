@@ -98,21 +98,64 @@ function saysOf(asked: string, answer: Answer | undefined): string {
   return answer.more > 0 ? `${counted(answer.more, "more")}; say one more word to find it.` : "";
 }
 
+const OUR_CODE = /^[A-Z]{2}-\d\d-\d+(?:\.\d+)?$/;
+
+/** A picture of a label's code in place of words. @param read called with the code that was made out, or with what is wrong */
+function ByPicture({ read }: { read: (code: string | undefined, wrong: string | undefined) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const scan = async (picture: File): Promise<void> => {
+    read(undefined, undefined);
+    const code = await codeOn(picture).catch(() => undefined);
+    if (code === undefined)
+      read(
+        undefined,
+        "There is no code to be made out on that picture. Take it again, flat and in even light.",
+      );
+    else if (!OUR_CODE.test(code))
+      read(undefined, "That code is none of our labels’. A card of a recipe goes into the Formulary.");
+    else read(code, undefined);
+  };
+  return (
+    <p>
+      <button type="button" className="plain min-h-11" onClick={() => input.current?.click()}>
+        a picture of a label
+      </button>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        tabIndex={-1}
+        accept="image/*"
+        capture="environment"
+        aria-label="a picture of a label’s code"
+        onChange={(e) => {
+          const [picture] = e.target.files ?? [];
+          e.target.value = "";
+          if (picture) void scan(picture);
+        }}
+      />
+    </p>
+  );
+}
+
+/** One thing that was found. */
+function OneFound({ f }: { f: Found }) {
+  return (
+    <>
+      <span>
+        {f.called !== "" && <span className="stencil mr-2">{f.called}</span>}
+        {f.name}
+      </span>
+      <span className={f.past ? "text-rust font-semibold" : "quiet"}>{beside(f)}</span>
+    </>
+  );
+}
+
 /** The box itself, once it is open. */
 function FindBox({ close }: { close: () => void }) {
   const router = useRouter();
   const [text, setText] = useState("");
   const [scanned, setScanned] = useState<string | undefined>();
-  const input = useRef<HTMLInputElement>(null);
-  const scan = async (picture: File): Promise<void> => {
-    setScanned(undefined);
-    const code = await codeOn(picture).catch(() => undefined);
-    if (code === undefined)
-      setScanned("There is no code to be made out on that picture. Take it again, flat and in even light.");
-    else if (!/^[A-Z]{2}-\d\d-\d+(?:\.\d+)?$/.test(code))
-      setScanned("That code is none of our labels’. A card of a recipe goes into the Formulary.");
-    else setText(code);
-  };
   const asked = text.trim();
   const answer = useAnswer(asked);
   const found = asked === "" ? [] : (answer?.found ?? []);
@@ -153,36 +196,19 @@ function FindBox({ close }: { close: () => void }) {
             {...box.getItemProps({ item: f, index: i })}
             className={`px-2 py-2.5 min-h-11 cursor-pointer flex flex-wrap justify-between gap-x-4 ${i === box.highlightedIndex ? "bg-cobalt-pale" : ""}`}
           >
-            <span>
-              {f.called !== "" && <span className="stencil mr-2">{f.called}</span>}
-              {f.name}
-            </span>
-            <span className={f.past ? "text-rust font-semibold" : "quiet"}>{beside(f)}</span>
+            <OneFound f={f} />
           </li>
         ))}
       </ul>
       <p role="status" className="quiet pt-2 min-h-7">
         {scanned ?? saysOf(asked, answer)}
       </p>
-      <p>
-        <button type="button" className="plain min-h-11" onClick={() => input.current?.click()}>
-          a picture of a label
-        </button>
-        <input
-          ref={input}
-          type="file"
-          className="sr-only"
-          tabIndex={-1}
-          accept="image/*"
-          capture="environment"
-          aria-label="a picture of a label’s code"
-          onChange={(e) => {
-            const [picture] = e.target.files ?? [];
-            e.target.value = "";
-            if (picture) void scan(picture);
-          }}
-        />
-      </p>
+      <ByPicture
+        read={(code, wrong) => {
+          setScanned(wrong);
+          if (code !== undefined) setText(code);
+        }}
+      />
     </>
   );
 }

@@ -168,6 +168,93 @@ export function MakeView({ batch, company, zone, today, heightM }: Props) {
   return <Walk {...{ batch, zone, today, heightM }} r={r.value} />;
 }
 
+/** What the last tick was, in words, with its time; nothing where there is none to take back. */
+function undoWords(saying: Saying, tells: StoveTells, degrees: "C" | "F", zone: string): string {
+  const { undo, moves } = tells.walked;
+  if (!undo) return "";
+  const lineName = (id: string): string =>
+    namedMaterial(linesOf(saying.batch.begunPlan).find((l) => l.id === id)?.material ?? id);
+  const undone =
+    undo.type === "stepped" ? moves.find((m) => m.id === (undo.body as { move: string }).move) : undefined;
+  const words = undone
+    ? moveWords(saying, undone).short
+    : entryWords(undo, { lineName, degrees }).replace(/\.$/, "");
+  return `${words}, ${clockTime(Date.parse(undo.at), zone)}`;
+}
+
+/** The head of the stove's page: which batch it is, and the way out. */
+function StoveHead({ batch }: { batch: Batch }) {
+  return (
+    <header className="flex items-center gap-x-5 border-b-[3px] border-cobalt -mx-4 sm:-mx-8 px-4 sm:px-8 py-2 min-w-0">
+      <Link href="/" className="stencil text-[1.375rem] no-underline uppercase max-sm:hidden">
+        Jolly Crock
+      </Link>
+      <span className="stencil text-[1.375rem] whitespace-nowrap">{batch.code}</span>
+      <span className="text-[1.25rem] font-semibold truncate min-w-0">{batch.name}</span>
+      <Link
+        href={`/batch/${batch.id}`}
+        className="ml-auto text-[1.125rem] whitespace-nowrap inline-flex items-center min-h-11"
+      >
+        come back later
+      </Link>
+    </header>
+  );
+}
+
+/** The vessel as it stands, and the pan's course where it was read. */
+function AtTheStove({
+  saying,
+  tells,
+  probe,
+  nowMs,
+  clockOf,
+}: {
+  saying: Saying;
+  tells: StoveTells;
+  probe: ShownInstrument | undefined;
+  nowMs: number;
+  clockOf: (minute: number) => string;
+}) {
+  const { degrees } = useUnits();
+  const { batch, r } = saying;
+  const { walked, down, cool, course } = tells;
+  const temperatures = temperaturesOf(batch);
+  const pot = r.program.vessel !== undefined && isPot(r.program.vessel);
+  const target =
+    cool?.reaches.comes && course.length > 0 ? { celsius: cool.target, ...cool.reaches.minute } : undefined;
+  return (
+    <>
+      <div className="border-b-[6px] border-iron">
+        <MakeDrawing
+          batch={batch}
+          r={r}
+          now={walked.now}
+          down={down}
+          stopsAt={down?.minute ? `at about ${clockOf(down.minute.value)}` : undefined}
+          thermometer={pot ? thermometerOf(batch, probe, temperatures.at(-1), nowMs) : undefined}
+          lidOn={isLidOn(batch, walked.now)}
+        />
+      </div>
+      {pot && temperatures.length > 0 && (
+        <div className="pt-3">
+          <Course
+            readings={temperatures}
+            ahead={course}
+            now={nowMs / 60_000}
+            target={target}
+            notes={notesOf(batch, walked.moves, saying)}
+            clockOf={clockOf}
+            degrees={degrees}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Faults of these fields are told beside them. */
+const HAS_FIELD = ["value", "amount", "for", "line"];
+
 function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: BatchReckoning }) {
   const units = useUnits();
   const nowMs = useNow(5000);
@@ -179,39 +266,16 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
   const clockOf = (minute: number): string => clockTime(minute * 60_000, zone);
   const w = r.care.window;
   const ripe = !w || today >= addDays(batch.begunDay, w.earliest) || walked.now?.sitting === 0;
-  const temperatures = temperaturesOf(batch);
-  const last = temperatures.at(-1);
-  const pot = r.program.vessel !== undefined && isPot(r.program.vessel);
   const cautions = cautionsAt("make", r.cautions);
-  const lineName = (id: string): string =>
-    namedMaterial(linesOf(batch.begunPlan).find((l) => l.id === id)?.material ?? id);
   const { undo } = walked;
-  const undone =
-    undo?.type === "stepped"
-      ? walked.moves.find((m) => m.id === (undo.body as { move: string }).move)
-      : undefined;
-  const undoes = undo
-    ? `${undone ? moveWords(saying, undone).short : entryWords(undo, { lineName, degrees: units.degrees }).replace(/\.$/, "")}, ${clockTime(Date.parse(undo.at), zone)}`
-    : "";
   const instruments = useInstruments();
   const scale = instruments.find((i) => i.sort === "scale");
   const probe = instruments.find((i) => i.sort === "probe");
   const side = { batch, r, tells, saying, making, heightM, clockOf, cautions, scale, probe, nowMs };
+  const elsewhere = making.fault && !HAS_FIELD.includes(String(making.fault.path[0]));
   return (
     <div className="kitchen-view pb-28">
-      <header className="flex items-center gap-x-5 border-b-[3px] border-cobalt -mx-4 sm:-mx-8 px-4 sm:px-8 py-2 min-w-0">
-        <Link href="/" className="stencil text-[1.375rem] no-underline uppercase max-sm:hidden">
-          Jolly Crock
-        </Link>
-        <span className="stencil text-[1.375rem] whitespace-nowrap">{batch.code}</span>
-        <span className="text-[1.25rem] font-semibold truncate min-w-0">{batch.name}</span>
-        <Link
-          href={`/batch/${batch.id}`}
-          className="ml-auto text-[1.125rem] whitespace-nowrap inline-flex items-center min-h-11"
-        >
-          come back later
-        </Link>
-      </header>
+      <StoveHead batch={batch} />
       <div className="pt-3 text-[1.125rem]" role="status">
         <PaceWords tells={tells} nowMs={nowMs} zone={zone} batch={batch} r={r} />
       </div>
@@ -220,40 +284,11 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
           <MoveHead {...side} />
         </div>
         <div className="lg:col-start-1 lg:row-start-1 lg:row-span-2 min-w-0">
-          <div className="border-b-[6px] border-iron">
-            <MakeDrawing
-              batch={batch}
-              r={r}
-              now={walked.now}
-              down={tells.down}
-              stopsAt={tells.down?.minute ? `at about ${clockOf(tells.down.minute.value)}` : undefined}
-              thermometer={pot ? thermometerOf(batch, probe, last, nowMs) : undefined}
-              lidOn={isLidOn(batch, walked.now)}
-            />
-          </div>
-          {pot && temperatures.length > 0 && (
-            <div className="pt-3">
-              <Course
-                readings={temperatures}
-                ahead={tells.course}
-                now={nowMs / 60_000}
-                target={
-                  tells.cool?.reaches.comes && tells.course.length > 0
-                    ? { celsius: tells.cool.target, ...tells.cool.reaches.minute }
-                    : undefined
-                }
-                notes={notesOf(batch, walked.moves, saying)}
-                clockOf={clockOf}
-                degrees={units.degrees}
-              />
-            </div>
-          )}
+          <AtTheStove {...{ saying, tells, probe, nowMs, clockOf }} />
         </div>
         <div className="lg:col-start-2 min-w-0">
           <MoveMore {...side} />
-          {making.fault && !["value", "amount", "for", "line"].includes(String(making.fault.path[0])) && (
-            <Refusal fault={making.fault} insist={making.insist} sending={making.sending} />
-          )}
+          {elsewhere && <Refusal fault={making.fault!} insist={making.insist} sending={making.sending} />}
           <div className="pt-4">
             <Clocks batch={batch} making={making} />
           </div>
@@ -266,7 +301,7 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
       <Foot
         bar={barOf(batch, walked.now, saying, making, ripe)}
         undo={undo && (() => void making.putRight(undo.seq))}
-        undoes={undoes}
+        undoes={undoWords(saying, tells, units.degrees, zone)}
         sending={making.sending}
       />
     </div>

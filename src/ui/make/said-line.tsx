@@ -5,52 +5,60 @@ import type { Batch } from "@/core/journal/fold";
 import type { Line } from "@/core/plan/plan";
 import { lineOfSaid } from "@/core/plan/said-line";
 import { readLine } from "@/core/reading/line";
-import { contextIn } from "@/core/reading/said";
+import { type Reading, contextIn } from "@/core/reading/said";
 import { KIND } from "@/core/plan/kinds";
 import { Field } from "../kit/field";
 import { useMaterials } from "../kit/own-plants";
 
+interface Told {
+  readonly words: string;
+  readonly choices: readonly { readonly words: string; readonly text: string }[];
+}
+interface Props {
+  readonly label: string;
+  readonly batch: Batch;
+  readonly fault: Fault | undefined;
+  readonly sending: boolean;
+  readonly button: string;
+  readonly take: (line: Line) => void;
+}
+
+const told = (words: string, choices: Told["choices"] = []): Told => ({ words, choices });
+
+/** What a reading comes to here: the line, or what is told instead of it. */
+function understood(r: Reading): Line | Told {
+  switch (r.is) {
+    case "line":
+      return r.line.amount
+        ? { ...lineOfSaid(r.line), id: "said" }
+        : told("Say how much of it went in, like 40 g.");
+    case "lines":
+      return told("That is more than one thing. Say them one at a time.");
+    case "ask":
+      return told(r.question, r.choices);
+    case "unknown":
+      return told(
+        `“${r.name}” is not known here. ${r.near.length > 0 ? "Is it one of these?" : "Write it down in the stores first."}`,
+        r.near.map((n) => ({ words: n.material.row.names[0]!, text: n.text })),
+      );
+    case "fault":
+      return told(r.fault.message);
+  }
+}
+
 /** A line said in words, as on the Bench: understood, asked about, or told what would be right; never guessed. */
-export function SaidLineField({
-  label,
-  batch,
-  fault,
-  sending,
-  button,
-  take,
-}: {
-  label: string;
-  batch: Batch;
-  fault: Fault | undefined;
-  sending: boolean;
-  button: string;
-  take: (line: Line) => void;
-}) {
+export function SaidLineField({ label, batch, fault, sending, button, take }: Props) {
   const id = useId();
   const [text, setText] = useState("");
   const catalogue = useMaterials(batch.plan);
-  const [told, setTold] = useState<{ words: string; choices: readonly { words: string; text: string }[] }>();
+  const [instead, setInstead] = useState<Told>();
   const say = (said: string): void => {
-    const r = readLine(said, contextIn(batch.plan.units, { catalogue, usual: KIND[batch.plan.kind].usual }));
-    switch (r.is) {
-      case "line":
-        if (!r.line.amount) return setTold({ words: "Say how much of it went in, like 40 g.", choices: [] });
-        setTold(undefined);
-        return take({ ...lineOfSaid(r.line), id: "said" });
-      case "lines":
-        return setTold({ words: "That is more than one thing. Say them one at a time.", choices: [] });
-      case "ask":
-        return setTold({ words: r.question, choices: r.choices });
-      case "unknown":
-        return setTold({
-          words: `“${r.name}” is not known here. ${r.near.length > 0 ? "Is it one of these?" : "Write it down in the stores first."}`,
-          choices: r.near.map((n) => ({ words: n.material.row.names[0]!, text: n.text })),
-        });
-      case "fault":
-        return setTold({ words: r.fault.message, choices: [] });
-    }
+    const context = contextIn(batch.plan.units, { catalogue, usual: KIND[batch.plan.kind].usual });
+    const is = understood(readLine(said, context));
+    if ("choices" in is) return setInstead(is);
+    setInstead(undefined);
+    take(is);
   };
-  const shown = told ? { message: told.words } : fault;
   return (
     <form
       className="flex flex-wrap items-end gap-3"
@@ -59,7 +67,7 @@ export function SaidLineField({
         say(text);
       }}
     >
-      <Field id={id} label={label} fault={shown}>
+      <Field id={id} label={label} fault={instead ? { message: instead.words } : fault}>
         {(tied) => (
           <input
             {...tied}
@@ -68,7 +76,7 @@ export function SaidLineField({
             value={text}
             maxLength={300}
             onChange={(e) => {
-              setTold(undefined);
+              setInstead(undefined);
               setText(e.target.value);
             }}
           />
@@ -77,9 +85,9 @@ export function SaidLineField({
       <button type="submit" className="slab" disabled={sending || text.trim() === ""}>
         {button}
       </button>
-      {told && told.choices.length > 0 && (
+      {instead && instead.choices.length > 0 && (
         <p className="basis-full flex flex-wrap gap-x-5">
-          {told.choices.map((c) => (
+          {instead.choices.map((c) => (
             <button
               key={c.text}
               type="button"

@@ -125,87 +125,100 @@ function useTouches() {
   return { done, away, wrong, touch, undo, yesterday };
 }
 
+type Touching = ReturnType<typeof useTouches>;
+
+/** One sort of touch: each jar that wants it, and all of them at once. */
+function OneSort({ item, open, t }: { item: TodayItem; open: readonly Jar[]; t: Touching }) {
+  const touched = pageOf(item.sort, "") === undefined;
+  return (
+    <li className="border-b border-rule py-3">
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        <span className={`font-bold ${item.matters ? "text-rust" : ""}`}>
+          {item.words}
+          {open.length > 1 ? ` ${counted(open.length, "jar")}` : ""}
+        </span>
+        {touched && open.length > 1 && (
+          <button
+            type="button"
+            className="plain min-h-11"
+            disabled={t.away.size > 0}
+            onClick={() => void t.touch(item, open)}
+          >
+            {open.length === 2 ? "both done" : `all ${open.length} done`}
+          </button>
+        )}
+      </p>
+      <ul>
+        {open.map((j) => (
+          <OneJar
+            key={j.id}
+            item={item}
+            jar={j}
+            sending={t.away.has(`${item.sort}-${j.id}`)}
+            touch={() => void t.touch(item, [j])}
+          />
+        ))}
+      </ul>
+      {t.wrong[item.sort] && (
+        <p role="alert" className="wrong">
+          {t.wrong[item.sort]}
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** What was done a moment ago, and the ways to take it back or put it on the day before. */
+function JustDone({ t }: { t: Touching }) {
+  return (
+    <div role="status">
+      {t.done.map((d) => (
+        <p key={d.name} className="flex items-center gap-x-3 text-ash">
+          <Check size={20} className="text-celadon-deep shrink-0" aria-hidden="true" />
+          <span className="min-w-0 break-words">
+            {d.words}: {d.jar.code}
+          </span>
+          <button
+            type="button"
+            className="plain min-h-11 ml-auto"
+            aria-label={`yesterday: ${d.words}, ${d.jar.code}`}
+            onClick={() => void t.yesterday(d)}
+          >
+            yesterday
+          </button>
+          <button
+            type="button"
+            className="plain min-h-11"
+            aria-label={`Undo: ${d.words}, ${d.jar.code}`}
+            onClick={() => void t.undo(d)}
+          >
+            undo
+          </button>
+        </p>
+      ))}
+    </div>
+  );
+}
+
 /** What wants doing today, in one list that can be done with one hand: each jar by itself, or all of a sort at once. */
 export function Today({ items }: { items: readonly TodayItem[] }) {
-  const { done, away, wrong, touch, undo, yesterday } = useTouches();
-  const written = new Set(done.map((d) => d.name));
+  const t = useTouches();
+  const written = new Set(t.done.map((d) => d.name));
   return (
     <>
-      {items.length === 0 && done.length === 0 && (
+      {items.length === 0 && t.done.length === 0 && (
         <p className="py-4">Nothing wants doing today. The jars work on by themselves.</p>
       )}
       <ul>
         {items.map((item) => {
           const open = item.jars.filter((j) => !written.has(`${item.sort}-${j.id}`));
-          const touched = pageOf(item.sort, "") === undefined;
-          if (open.length === 0) return null;
-          return (
-            <li key={item.sort} className="border-b border-rule py-3">
-              <p className="flex flex-wrap items-baseline gap-x-4">
-                <span className={`font-bold ${item.matters ? "text-rust" : ""}`}>
-                  {item.words}
-                  {open.length > 1 ? ` ${counted(open.length, "jar")}` : ""}
-                </span>
-                {touched && open.length > 1 && (
-                  <button
-                    type="button"
-                    className="plain min-h-11"
-                    disabled={away.size > 0}
-                    onClick={() => void touch(item, open)}
-                  >
-                    {open.length === 2 ? "both done" : `all ${open.length} done`}
-                  </button>
-                )}
-              </p>
-              <ul>
-                {open.map((j) => (
-                  <OneJar
-                    key={j.id}
-                    item={item}
-                    jar={j}
-                    sending={away.has(`${item.sort}-${j.id}`)}
-                    touch={() => void touch(item, [j])}
-                  />
-                ))}
-              </ul>
-              {wrong[item.sort] && (
-                <p role="alert" className="wrong">
-                  {wrong[item.sort]}
-                </p>
-              )}
-            </li>
-          );
+          return open.length === 0 ? null : <OneSort key={item.sort} item={item} open={open} t={t} />;
         })}
       </ul>
-      <div role="status">
-        {done.map((d) => (
-          <p key={d.name} className="flex items-center gap-x-3 text-ash">
-            <Check size={20} className="text-celadon-deep shrink-0" aria-hidden="true" />
-            <span className="min-w-0 break-words">
-              {d.words}: {d.jar.code}
-            </span>
-            <button
-              type="button"
-              className="plain min-h-11 ml-auto"
-              aria-label={`yesterday: ${d.words}, ${d.jar.code}`}
-              onClick={() => void yesterday(d)}
-            >
-              yesterday
-            </button>
-            <button
-              type="button"
-              className="plain min-h-11"
-              aria-label={`Undo: ${d.words}, ${d.jar.code}`}
-              onClick={() => void undo(d)}
-            >
-              undo
-            </button>
-          </p>
-        ))}
-      </div>
-      {wrong["undo"] && (
+      <JustDone t={t} />
+      {t.wrong["undo"] && (
         <p role="alert" className="wrong">
-          {wrong["undo"]}
+          {t.wrong["undo"]}
         </p>
       )}
     </>

@@ -31,8 +31,8 @@ const strong = (l: Said, catalogue: Catalogue): boolean => {
   return m?.kind === "stuff" && (m.row.class === "vinegar" || m.row.class === "spirit");
 };
 
-/** The rest of what is said of a lot once it is known what it is. */
-function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
+/** What is said of a lot once it is known what it is, and its keeping. */
+function useLot(line: Said, p: Props, done: () => void) {
   const { keep, sending, fault, clear } = useKeep();
   const [price, setPrice] = useState("");
   const [from, setFrom] = useState("");
@@ -57,6 +57,20 @@ function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
     });
     if (ok) done();
   };
+  const strengthen = (to: string): void => {
+    clear();
+    setStrength(to);
+  };
+  return { price, setPrice, from, setFrom, strength, strengthen, wrong, at, elsewhere, put, sending };
+}
+
+/** The rest of what is said of a lot once it is known what it is. */
+function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
+  const { price, setPrice, from, setFrom, strength, strengthen, wrong, at, elsewhere, put, sending } = useLot(
+    line,
+    p,
+    done,
+  );
   return (
     <form
       className="flex flex-wrap gap-4 items-end pt-2"
@@ -75,7 +89,7 @@ function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
         </button>
       </p>
       {strong(line, p.catalogue) && (
-        <Field id="lot-strength" label="strength, off the bottle" fault={at("strength")} put={setStrength}>
+        <Field id="lot-strength" label="strength, off the bottle" fault={at("strength")} put={strengthen}>
           {(tied) => (
             <input
               {...tied}
@@ -83,10 +97,7 @@ function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
               value={strength}
               placeholder="5 %"
               maxLength={40}
-              onChange={(e) => {
-                clear();
-                setStrength(e.target.value);
-              }}
+              onChange={(e) => strengthen(e.target.value)}
             />
           )}
         </Field>

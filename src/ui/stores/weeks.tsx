@@ -65,8 +65,37 @@ function StrainDays({ start }: { start: readonly Weekday[] }) {
 
 const BLANK: Away = { from: "", to: "", why: "" };
 
+/** Days away that are written down, each with the way to take it away again. */
+function Written({ of, s }: { of: readonly Away[]; s: ReturnType<typeof useSettle> }) {
+  return (
+    <ul>
+      {of.map((a) => (
+        <li
+          key={`${a.from} ${a.to} ${a.why}`}
+          className="flex flex-wrap items-center gap-x-4 border-b border-rule"
+        >
+          <span>
+            {printDay(a.from, "year")} to {printDay(a.to, "year")}
+            {a.why ? `, ${a.why}` : ""}
+          </span>
+          <button
+            type="button"
+            className="plain min-h-11"
+            disabled={s.sending}
+            aria-label={`Take away: ${printDay(a.from)} to ${printDay(a.to)}`}
+            onClick={() => void s.settle({ away: of.filter((x) => x !== a) })}
+          >
+            take away
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function DaysAway({ start }: { start: readonly Away[] }) {
-  const { settle, sending, fault, clear, kept } = useSettle();
+  const s = useSettle();
+  const { settle, sending, fault, clear, kept } = s;
   const [said, say] = useState(BLANK);
   const change = (to: Partial<Away>): void => {
     clear();
@@ -80,28 +109,7 @@ function DaysAway({ start }: { start: readonly Away[] }) {
   return (
     <div>
       <h3 className="quiet">days away: nothing is strained then</h3>
-      <ul>
-        {start.map((a) => (
-          <li
-            key={`${a.from} ${a.to} ${a.why}`}
-            className="flex flex-wrap items-center gap-x-4 border-b border-rule"
-          >
-            <span>
-              {printDay(a.from, "year")} to {printDay(a.to, "year")}
-              {a.why ? `, ${a.why}` : ""}
-            </span>
-            <button
-              type="button"
-              className="plain min-h-11"
-              disabled={sending}
-              aria-label={`Take away: ${printDay(a.from)} to ${printDay(a.to)}`}
-              onClick={() => void settle({ away: start.filter((x) => x !== a) })}
-            >
-              take away
-            </button>
-          </li>
-        ))}
-      </ul>
+      <Written of={start} s={s} />
       <form
         className="flex flex-wrap gap-4 items-end py-2"
         onSubmit={(e) => {

@@ -3,6 +3,7 @@ import type { Batch } from "@/core/journal/fold";
 import { daysBetween } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { batchAsItStands } from "../../batch-page";
+import type { BatchReckoning } from "@/core/journal/reckon";
 import { marcOf } from "@/core/journal/ours";
 import { db } from "@/store/db";
 import { kinOfBatch } from "@/store/recall";
@@ -76,6 +77,16 @@ function nextStep(
   }
 }
 
+/** A strip or a meter in what is bottled already: it may still be worse than was reckoned. */
+function FromABottle({ batch, reckoned }: { batch: Batch; reckoned: BatchReckoning }) {
+  if (batch.state !== "bottled") return null;
+  return (
+    <div className="pt-5">
+      <MeasureIt batch={batch} refused={reckoned.reckoning.refused} />
+    </div>
+  );
+}
+
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
   const { batch, events, reckoned, today, now, home } = await batchAsItStands(params);
   if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
@@ -142,11 +153,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
         <aside className="min-w-0">
           <WhatItIs batch={batch} of={r.reckoning} />
           <ItsBottles batch={batch} reckoned={r} />
-          {batch.state === "bottled" && (
-            <div className="pt-5">
-              <MeasureIt batch={batch} refused={r.reckoning.refused} />
-            </div>
-          )}
+          <FromABottle batch={batch} reckoned={r} />
           {stage && (
             <div className="pt-4">
               <StageCautions cautions={cautionsAt(stage, r.cautions)} reasons={{}} given={batch.reasons} />

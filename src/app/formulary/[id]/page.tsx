@@ -121,13 +121,69 @@ function Learnt({ p }: { p: RecipePageView }) {
   );
 }
 
+/** What was written of it beside its lines: notes, and its own words where it came in words. */
+function Written({ p }: { p: RecipePageView }) {
+  const { recipe, version } = p;
+  const text = version.from?.as === "pasted" ? version.from.text : undefined;
+  return (
+    <>
+      {recipe.note && <p className="pt-2">{recipe.note}</p>}
+      {recipe.notes.map((n) => (
+        <p key={n.seq} className="pt-2">
+          <q>{n.text}</q> <span className="quiet">{printDay(n.day, "year")}</span>
+        </p>
+      ))}
+      {text !== undefined && (
+        <details className="pt-2">
+          <summary className="min-h-9 text-cobalt">as it was written</summary>
+          <p className="whitespace-pre-line border-l-4 border-rule pl-3">{text}</p>
+        </details>
+      )}
+    </>
+  );
+}
+
+/** Its jar with what the version comes to, beside the other's; and what changed between them. */
+function InItsJar({ p }: { p: RecipePageView }) {
+  const { recipe, version, other } = p;
+  return (
+    <div className="min-w-0 lg:border-l-2 lg:border-iron lg:pl-8">
+      {p.reckoned ? (
+        <div className="grid sm:grid-cols-[minmax(0,1fr)_9.5rem] gap-x-4">
+          <RecipeJar is={p.reckoned} was={p.before} name={recipe.name} />
+          <section aria-labelledby="beside">
+            <h2 id="beside" className="ruled-head">
+              {other ? `${version.n} beside ${other.n}` : "what it comes to"}
+            </h2>
+            <Comes is={p.reckoned} was={p.before} />
+          </section>
+        </div>
+      ) : (
+        <p className="wrong">It cannot be reckoned as it stands. Set it on the Bench, where it says why.</p>
+      )}
+      {p.differences.length > 0 && (
+        <section aria-labelledby="changed" className="pt-4">
+          <h2 id="changed" className="ruled-head">
+            What changed
+          </h2>
+          <ul>
+            {p.differences.map((d) => (
+              <li key={d.words} className="py-1 border-b border-rule">
+                {d.words}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
 /** One recipe: its versions, how it stands in its vessel, what changed, and what came of it. */
 export default async function RecipeView({ params, searchParams }: Params) {
   const [{ id }, { v, beside }] = await Promise.all([params, searchParams]);
   const [p, { home }, book] = await Promise.all([recipePage(id, v, beside), frame(), bookRows("")]);
   const { recipe, version, other, plan } = p;
-  const text = version.from?.as === "pasted" ? version.from.text : undefined;
-  const herbs = linesOf(plan).length;
   return (
     <div className="pt-5 grid gap-x-8 gap-y-6 lg:grid-cols-[8.5rem_minmax(0,1fr)_minmax(0,33rem)]">
       <div className="no-print flex lg:block gap-x-8 order-last lg:order-none">
@@ -144,19 +200,8 @@ export default async function RecipeView({ params, searchParams }: Params) {
           {version.undone ? " (taken back)" : ""}
         </p>
         <RecipeWords plan={plan} program={p.reckoned?.program} differences={p.differences} />
-        {herbs === 0 && <p className="quiet">Nothing goes in yet.</p>}
-        {recipe.note && <p className="pt-2">{recipe.note}</p>}
-        {recipe.notes.map((n) => (
-          <p key={n.seq} className="pt-2">
-            <q>{n.text}</q> <span className="quiet">{printDay(n.day, "year")}</span>
-          </p>
-        ))}
-        {text !== undefined && (
-          <details className="pt-2">
-            <summary className="min-h-9 text-cobalt">as it was written</summary>
-            <p className="whitespace-pre-line border-l-4 border-rule pl-3">{text}</p>
-          </details>
-        )}
+        {linesOf(plan).length === 0 && <p className="quiet">Nothing goes in yet.</p>}
+        <Written p={p} />
         <p className="no-print pt-4 flex flex-wrap gap-x-5 items-center">
           <Link className="slab" href={`/bench?recipe=${recipe.id}&v=${version.n}`}>
             Make it again
@@ -173,35 +218,7 @@ export default async function RecipeView({ params, searchParams }: Params) {
           <CameOfIt came={p.came} currency={home.currency} all={p.batches} />
         </section>
       </div>
-      <div className="min-w-0 lg:border-l-2 lg:border-iron lg:pl-8">
-        {p.reckoned ? (
-          <div className="grid sm:grid-cols-[minmax(0,1fr)_9.5rem] gap-x-4">
-            <RecipeJar is={p.reckoned} was={p.before} name={recipe.name} />
-            <section aria-labelledby="beside">
-              <h2 id="beside" className="ruled-head">
-                {other ? `${version.n} beside ${other.n}` : "what it comes to"}
-              </h2>
-              <Comes is={p.reckoned} was={p.before} />
-            </section>
-          </div>
-        ) : (
-          <p className="wrong">It cannot be reckoned as it stands. Set it on the Bench, where it says why.</p>
-        )}
-        {p.differences.length > 0 && (
-          <section aria-labelledby="changed" className="pt-4">
-            <h2 id="changed" className="ruled-head">
-              What changed
-            </h2>
-            <ul>
-              {p.differences.map((d) => (
-                <li key={d.words} className="py-1 border-b border-rule">
-                  {d.words}
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
-      </div>
+      <InItsJar p={p} />
     </div>
   );
 }
