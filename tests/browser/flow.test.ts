@@ -155,7 +155,7 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
     expect(box.width / (80 * (96 / 25.4))).toBeCloseTo(1, 2);
     expect(box.height / (50 * (96 / 25.4))).toBeCloseTo(1, 2);
     await goTo(page, `${app.url}/cellar`);
-    expect(await words(page)).toMatch(/Cupboard[\s\S]*OX-26-01[\s\S]*by 4 July/);
+    expect(await words(page)).toMatch(/Cupboard[\s\S]*OX-26-01[\s\S]*by 5 July/);
     expect(page.errors).toEqual([]);
     await page.close();
   });
