@@ -43,14 +43,14 @@ export default tseslint.config(
     ignores: ["src/**/*.test.ts"],
     rules: {
       "no-nested-ternary": "error",
-      "max-lines": ["error", { max: 300, skipComments: true, skipBlankLines: true }],
+      "max-lines": ["error", { max: 300 }],
       // A component is mostly its page's outline, so its own lines are counted without blanks and comments.
       "max-lines-per-function": ["error", { max: 80, skipComments: true, skipBlankLines: true }],
     },
   },
   {
     // True tables: one row under another, and nothing to find twice.
-    files: ["src/core/cautions/rules/*.ts", "src/core/material/classes.ts"],
+    files: ["src/core/cautions/rules/*.ts", "src/core/keeping/rows.ts", "src/core/material/classes.ts"],
     rules: { "max-lines": "off" },
   },
   {

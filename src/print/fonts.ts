@@ -2,7 +2,8 @@ import { join } from "node:path";
 import bidiFactory from "bidi-js";
 import { type Font, openSync } from "fontkit";
 import PDFDocument from "pdfkit";
-import { type Face, MM_PER_PT, type Measure } from "@/core/label/layout";
+import type { Face, Measure } from "@/core/label/layout-item";
+import { MM_PER_PT } from "@/core/label/layout";
 
 const from = (p: string): string => join(process.cwd(), "node_modules/@fontsource", p);
 const atkinson = (part: string, weight: number): string =>

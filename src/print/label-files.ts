@@ -1,12 +1,7 @@
 import type { Label } from "@/core/label/label";
-import {
-  type Item,
-  type LabelLayout,
-  type LabelWords,
-  MM_PER_PT,
-  layOut,
-  layOutWords,
-} from "@/core/label/layout";
+import type { Item, LabelLayout } from "@/core/label/layout-item";
+import type { LabelWords } from "@/core/label/blocks";
+import { MM_PER_PT, layOut, layOutWords } from "@/core/label/layout";
 import { type Sheet, gridCells } from "@/core/label/sheet";
 import { type LabelSort, giftWords, layOutLid, neckHole, neckWords } from "@/core/label/sorts";
 import { create as codeOf } from "qrcode";

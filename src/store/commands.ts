@@ -15,7 +15,8 @@ import type { Catalogue } from "../core/material/catalogue";
 import type { Sql, Tx } from "./db";
 import { type Written, append, nextCode } from "./journal";
 import { pourOurs } from "./ours";
-import { draw, stores } from "./stores";
+import { draw } from "./drawn";
+import { stores } from "./stores";
 
 /** What the Bench sends to begin a batch. */
 export const BeginRequest = z.strictObject({

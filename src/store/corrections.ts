@@ -9,7 +9,7 @@ import type { Tx } from "./db";
 import { DRAWS, followActual } from "./follow";
 import { completed, plain } from "./completions";
 import { giveOursBack, pourOurs } from "./ours";
-import { draw, fillEmpties, giveBack } from "./stores";
+import { draw, fillEmpties, giveBack } from "./drawn";
 
 interface Correcting {
   /** The stream so far. */

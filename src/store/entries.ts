@@ -6,7 +6,7 @@ import { correction } from "./corrections";
 import type { Sql } from "./db";
 import { type Written, append } from "./journal";
 import { DRAWS, followActual } from "./follow";
-import { fillEmpties } from "./stores";
+import { fillEmpties } from "./drawn";
 
 /** What the batch pages send: one event of a type, under a key. */
 export const EventRequest = z.strictObject({

@@ -3,7 +3,7 @@ import type { Batch } from "../core/journal/fold";
 import { reckonBatch } from "../core/journal/reckon";
 import type { Tx } from "./db";
 import { pourOursAnew } from "./ours";
-import { type Because, drawAnew } from "./stores";
+import { type Because, drawAnew } from "./drawn";
 
 /** Entries that change what a batch takes out of the stores. */
 export const DRAWS: ReadonlySet<EventType> = new Set<EventType>(["added", "left-out", "swapped", "extra"]);

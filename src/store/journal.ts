@@ -1,5 +1,6 @@
 import { COMMUTES, type JournalEvent, UNNOTICED, VERSIONS, readBody } from "../core/journal/events";
-import { type Batch, fold, mayFollow } from "../core/journal/fold";
+import { mayFollow } from "../core/journal/may-follow";
+import { type Batch, fold } from "../core/journal/fold";
 import type { EventType } from "../core/journal/events";
 import type { Fault } from "../core/fault";
 import {

@@ -10,7 +10,7 @@ import { RefusedAlong, appendWithin, eventsOf, followingKey } from "./append";
 import { streamOf } from "./bottles";
 import type { Sql, Tx } from "./db";
 import { batchOf } from "./journal";
-import type { Because } from "./stores";
+import type { Because } from "./drawn";
 
 /** A batch of ours whose bottles may be poured into a new one. */
 export interface OursLine {

@@ -9,7 +9,8 @@ import { reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import { UnreadableEvent } from "../envelope";
 import { EVENT_TYPES, type JournalEvent, readBody } from "./events";
-import { fold, mayFollow } from "./fold";
+import { mayFollow } from "./may-follow";
+import { fold } from "./fold";
 import { reckonBatch } from "./reckon";
 import { batchOf as trialBatch } from "../../../tests/trial-journal";
 

@@ -1,6 +1,7 @@
 import { msOf } from "../day";
 import type { Span } from "../estimate";
-import { type Move, movesOf } from "../make/moves";
+import type { Move } from "../make/move";
+import { movesOf } from "../make/moves";
 import { type Begun, type Pace, paceOf } from "../make/pace";
 import type { Program } from "../reckoning/program";
 import type { Clock } from "./at-the-stove";

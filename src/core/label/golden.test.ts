@@ -21,7 +21,9 @@ import {
   roughly,
   scanOf,
 } from "./label";
-import { type LabelLayout, type Measure, blocksOf, layOut, layOutWords, wrap } from "./layout";
+import type { LabelLayout, Measure } from "./layout-item";
+import { blocksOf } from "./blocks";
+import { layOut, layOutWords, wrap } from "./layout";
 import { PAGES, gridCells } from "./sheet";
 import { SORT_SIZES, giftWords, jarWords, layOutLid, neckHole, neckWords } from "./sorts";
 

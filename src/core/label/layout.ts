@@ -1,54 +1,6 @@
+import { type Block, type LabelWords, blocksOf } from "./blocks";
 import type { Label } from "./label";
-
-/** Faces a label is set in. */
-export type Face = "plain" | "bold" | "stencil";
-export type Ink = "iron" | "cobalt";
-
-/** Width of a text in mm, in a face at a size in points. Given from outside, since the core holds no fonts. */
-export type Measure = (text: string, face: Face, pt: number) => number;
-
-export type Item =
-  | {
-      readonly kind: "text";
-      readonly x: number;
-      /** Baseline, mm from the top. */ readonly y: number;
-      readonly text: string;
-      readonly face: Face;
-      readonly pt: number;
-      readonly ink: Ink;
-      readonly anchor: "start" | "middle" | "end";
-    }
-  /** A hole to be cut, or the edge of a round one. */
-  | { readonly kind: "circle"; readonly x: number; readonly y: number; readonly r: number }
-  /** A code to be scanned, its white edge with it; `path` is its dark modules, mm, once they are set. */
-  | {
-      readonly kind: "code";
-      readonly x: number;
-      readonly y: number;
-      readonly side: number;
-      readonly text: string;
-      readonly path?: string;
-    }
-  | {
-      readonly kind: "rule";
-      readonly x1: number;
-      readonly x2: number;
-      readonly y: number;
-      readonly width: number;
-      readonly ink: Ink;
-    };
-
-export interface LabelLayout {
-  readonly widthMm: number;
-  readonly heightMm: number;
-  readonly items: readonly Item[];
-  /** Size of the running text, pt; never under `LEAST_PT`. */
-  readonly pt: number;
-  /** What found no room, so that the maker is told. */
-  readonly leftOut: readonly string[];
-  /** Letters that the fonts it is printed in do not have; said before printing. */
-  readonly noGlyph?: readonly string[];
-}
+import type { Face, Item, LabelLayout, Measure } from "./layout-item";
 
 /** Nothing on a label is smaller than this. */
 export const LEAST_PT = 6;
@@ -58,28 +10,6 @@ export const MM_PER_PT = 25.4 / 72;
 
 /** mm a side that a code wants, its white edge with it. */
 export type CodeSide = (text: string) => number;
-
-/** The words of any label: a name with a code beside it, and blocks under them. */
-export interface LabelWords {
-  readonly name: string;
-  readonly code: string;
-  readonly blocks: readonly Block[];
-  readonly scan?: string;
-  /** mm kept free at the top, for a hole. */
-  readonly top?: number;
-}
-
-export interface Block {
-  readonly words: string;
-  readonly face: Face;
-  readonly scale: number;
-  readonly name: string;
-  /** Dropped, highest first, when the label is too small; 0 is never dropped. */
-  readonly drop: number;
-  /** Longest it may run, lines. */
-  readonly most?: number;
-  readonly rule?: boolean;
-}
 
 /** Breaks words into lines no wider than `width`; a word wider than that is broken where it must be. */
 export function wrap(words: string, width: number, face: Face, pt: number, measure: Measure): string[] {
@@ -103,46 +33,6 @@ export function wrap(words: string, width: number, face: Face, pt: number, measu
   }
   if (line !== "") lines.push(line);
   return lines;
-}
-
-export function blocksOf(l: Label): Block[] {
-  const alcohol = l.alcohol ? ` ${l.alcohol}.` : "";
-  return [
-    {
-      name: "contents",
-      words: `${l.contents}. ${l.volume}.${alcohol}`,
-      face: "plain",
-      scale: 1,
-      drop: 1,
-      most: 3,
-    },
-    { name: "made", words: `Made ${l.made}, strained ${l.strained}.`, face: "plain", scale: 1, drop: 3 },
-    {
-      name: "best by",
-      words: `Best by ${l.bestBy}${l.ownDate ? " (the maker’s own date)" : ""}`,
-      face: "bold",
-      scale: 1.25,
-      drop: 0,
-    },
-    {
-      name: "keep",
-      words: `${l.notJuice ? "Not juice. " : ""}${l.keep} ${l.opened}`,
-      face: "bold",
-      scale: 1,
-      drop: 0,
-    },
-    ...(l.taken
-      ? [{ name: "how it is taken", words: l.taken, face: "plain" as const, scale: 1, drop: 4, most: 2 }]
-      : []),
-    ...l.cautions.map((c, i): Block => ({
-      name: `caution: ${c}`,
-      words: c,
-      face: "plain",
-      scale: 1,
-      drop: i === 0 ? 0 : 2,
-      rule: i === 0,
-    })),
-  ];
 }
 
 interface Space {

@@ -3,17 +3,9 @@ import type { Batch } from "../journal/fold";
 import type { BatchReckoning } from "../journal/reckon";
 import { KIND } from "../plan/kinds";
 import { contentsOf, scanOf, type Label } from "./label";
-import {
-  type Block,
-  type Item,
-  LEAST_PT,
-  type LabelLayout,
-  type LabelWords,
-  MM_PER_PT,
-  type Measure,
-  blocksOf,
-  wrap,
-} from "./layout";
+import { type Block, type LabelWords, blocksOf } from "./blocks";
+import type { Item, LabelLayout, Measure } from "./layout-item";
+import { LEAST_PT, MM_PER_PT, wrap } from "./layout";
 
 /** What a label is put on. */
 export const LABEL_SORTS = ["bottle", "jar", "lid", "neck", "gift"] as const;

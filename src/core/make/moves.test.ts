@@ -3,7 +3,8 @@ import type { Plan } from "../plan/plan";
 import { resolve } from "../reckoning/resolve";
 import { VESSELS } from "../vessel/catalogue";
 import { isPot } from "../vessel/vessel";
-import { type Move, type MoveSort, comesUp, movesOf } from "./moves";
+import type { Move, MoveSort } from "./move";
+import { comesUp, movesOf } from "./moves";
 import { paceOf } from "./pace";
 
 const POT = [...VESSELS.values()].find((v) => v.sort === "pot" && v.fillMl > 2500)!;

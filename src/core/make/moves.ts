@@ -6,94 +6,11 @@ import { heightAt } from "../vessel/profile";
 import { type InThePot, whenBegins, whenDone } from "../reckoning/in-the-pot";
 import type { Program, Resolved } from "../reckoning/program";
 import { HEATS, type ReadStep } from "../plan/read-plan";
+import { GARLIC_RESTS, SMALL_WORK, WORK, gloves, minutesOf, prepares } from "./handwork";
+import type { Move, MoveSort } from "./move";
 import { isPot } from "../vessel/vessel";
 
-/** Everything a making may ask of the hands. */
-export const MOVE_SORTS = [
-  "gather",
-  "wash",
-  "strip",
-  "zest",
-  "crush",
-  "chop",
-  "grate",
-  "add",
-  "cover",
-  "lid",
-  "shake",
-  "label",
-  "put-by",
-  "heat",
-  "simmer",
-  "mash",
-  "reduce",
-  "pressure",
-  "steep",
-  "strain",
-  "cool",
-  "finish",
-  "bottle",
-] as const;
-export type MoveSort = (typeof MOVE_SORTS)[number];
-
-/** How hands come out of it. */
-export type Hands = "clean" | "wet" | "gloved" | "hot";
-
-/** What a move waits to be read. */
-export type Wants =
-  | { readonly what: "boil" }
-  | { readonly what: "temperature"; readonly celsius: number }
-  | { readonly what: "depth"; readonly stopCm: number; readonly startCm: number; readonly toMl: number };
-
-/** One thing to do, and how long it takes. Minutes. */
-export interface Move {
-  readonly id: string;
-  readonly sort: MoveSort;
-  readonly step: string | undefined;
-  /** The plan's lines it is about. */
-  readonly lines: readonly string[];
-  readonly hands: Hands;
-  readonly active: number;
-  readonly wait: Span;
-  /** Its clock: a range gives two bells. */
-  readonly clock: Span | undefined;
-  readonly wants: Wants | undefined;
-  /** A jar that is left for days is one sitting, what follows another. */
-  readonly sitting: number;
-}
-
 const NO_WAIT = exactly(0);
-
-/** Minutes of handwork: typical, for one person in no hurry. */
-const WORK: Readonly<Record<MoveSort, number>> = {
-  gather: 5,
-  wash: 3,
-  strip: 4,
-  zest: 3,
-  crush: 3,
-  chop: 4,
-  grate: 5,
-  add: 1,
-  cover: 2,
-  lid: 1,
-  shake: 1,
-  label: 2,
-  "put-by": 1,
-  heat: 1,
-  simmer: 1,
-  mash: 2,
-  reduce: 3,
-  pressure: 2,
-  steep: 1,
-  strain: 12,
-  cool: 1,
-  finish: 8,
-  bottle: 12,
-};
-/** g of fresh berries stripped a minute, of anything else cut small. */
-const [STRIPPED, CUT] = [20, 60];
-/** Minutes crushed garlic rests before acid or heat stops it. */
-const GARLIC_RESTS = 10;
 
 /** A home hob's flame and what of it reaches the pot, W. */
 const FLAME = 1500 * 0.55;
@@ -105,34 +22,6 @@ const LOST_ON_THE_WAY = 1.1;
 export function comesUp(grams: number, sugar: number, from = TAP): Span {
   const value = (LOST_ON_THE_WAY * grams * heatOf(sugar) * (98 - from)) / FLAME / 60;
   return { low: value * 0.6, value, high: value * 1.4 };
-}
-
-/** Which small work a line asks for before it goes in. */
-function prepares({ stuff, line }: Resolved): MoveSort | undefined {
-  if (!stuff.plant || stuff.form === "powdered") return undefined;
-  const fresh = stuff.form === "fresh" || stuff.form === "wilted";
-  if (stuff.id === "garlic" && fresh) return "crush";
-  if (stuff.class === "peel" && fresh) return "zest";
-  if (stuff.class === "berry" && fresh) return "strip";
-  if (line.cut === "grated") return fresh && stuff.tags.includes("pungent") ? "grate" : "chop";
-  if (line.cut === "crushed") return "crush";
-  if (line.cut === "chopped" || line.cut === "sliced") return fresh ? "chop" : undefined;
-  return fresh ? "wash" : undefined;
-}
-
-/** Zest before juice, garlic early so that it can rest, what bites the eyes last. */
-const SMALL_WORK = ["wash", "strip", "zest", "crush", "chop", "grate"] as const;
-
-const gloves = (l: Resolved): boolean =>
-  ["hot", "very-hot", "stains", "stings", "fresh-irritant", "hairs"].some((t) =>
-    l.stuff.tags.includes(t as never),
-  );
-
-function minutesOf(sort: MoveSort, lines: readonly Resolved[]): number {
-  const g = lines.reduce((s, l) => s + l.grams, 0);
-  if (sort === "strip") return Math.max(WORK.strip, g / STRIPPED);
-  if (sort === "chop" || sort === "grate") return Math.max(WORK[sort], g / CUT);
-  return WORK[sort];
 }
 
 /** A walk being written: one move after the other, in this or the next sitting. */

@@ -1,5 +1,5 @@
 import type { Span } from "../estimate";
-import type { Move } from "./moves";
+import type { Move } from "./move";
 
 /** What is still to do in a sitting, minutes; and when it is done, minutes from now. */
 export interface Pace {

@@ -4,7 +4,8 @@ import { phOf, titratableMol } from "./acidity";
 import { activityOf, honeyActivity } from "./activity";
 import { abvOfMassShare, ethanolWaterDensity, massShareOfAbv } from "./alcohol";
 import { ACETIC, ALKALINITY, CITRIC, DI, ETHANOL, MONO, WATER, addTo, massOf, nothing } from "./components";
-import { type Entry, type Operation, run } from "./ledger";
+import type { Entry, Operation } from "./entry";
+import { run } from "./ledger";
 import { honeyDensity, volumeOf } from "./volume";
 
 const sugar = (w: number) => {

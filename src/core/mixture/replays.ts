@@ -1,12 +1,9 @@
 import { MASSES } from "./components";
 import { volumeOf } from "./volume";
+import type { Entry, Moved, Operation, Run } from "./entry";
 import {
   AS_IT_IS,
-  type Entry,
   type EntryMoved,
-  type Moved,
-  type Operation,
-  type Run,
   UNMOVED,
   blank,
   contribute,

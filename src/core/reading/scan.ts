@@ -1,8 +1,7 @@
-import { type Fault, fault } from "../fault";
+import type { Fault } from "../fault";
 import type { Cut, Form } from "../material/classes";
-import type { Packing } from "../quantity/amount";
 import { exactly } from "../estimate";
-import { type Amount, counted, measure } from "../quantity/amount";
+import { type Amount, type Packing, counted, measure } from "../quantity/amount";
 import { unitWord, writtenCount } from "./unit-words";
 import { coverAt, byDepth, fillAt, goalAt } from "./amounts";
 import { CUT_WORDS, FORM_WORDS, FRESH_WORK, KEPT_WORDS, LITTLE_WORDS, REMARK } from "./line-words";
@@ -299,6 +298,3 @@ export function packedAs(a: Amount, packing: Packing | undefined): Amount {
   if (!packing || a.kind !== "measure" || a.packing || a.dimension !== "volume") return a;
   return measure(a.terms, { packing, ...(a.hedge ? { hedge: a.hedge } : {}) });
 }
-
-export const noAmount = (text: string): Fault =>
-  fault("NotAnAmount", `“${text}” is no amount. Write it like “1½ cups”, “40 g” or “2–3 cloves”.`);

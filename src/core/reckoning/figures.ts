@@ -1,7 +1,7 @@
 import { type Estimate, estimate } from "../estimate";
 import { massOf } from "../mixture/components";
 import { FIGURES, type FigureName, figuresInto, sameFiguresInto } from "../mixture/figures";
-import type { Entry, Moved, Run } from "../mixture/ledger";
+import type { Entry, Moved, Run } from "../mixture/entry";
 import { Replays } from "../mixture/replays";
 import { BOOK_RETENTION, LAWS } from "./doubts";
 import type { Program, Resolved } from "./program";

@@ -1,4 +1,5 @@
-import { type Entry, type LawName, type Operation, run } from "../mixture/ledger";
+import type { Entry, LawName, Operation } from "../mixture/entry";
+import { run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
 import { BOOK_RETENTION, LAWS } from "./doubts";
 

@@ -1,7 +1,7 @@
 import type { Upstream } from "./jug";
 import type { Span } from "../estimate";
 import type { Stuff } from "../material/material";
-import type { Entry, Operation } from "../mixture/ledger";
+import type { Entry, Operation } from "../mixture/entry";
 import type { Happened } from "../plan/happened";
 import type { Line, Plan, SteepPlace } from "../plan/plan";
 import type { ReadPlan } from "../plan/read-plan";

@@ -1,7 +1,8 @@
 import type { Span } from "../estimate";
 import { type Result, fail, fault, ok, under } from "../fault";
 import { massOf, type Mixture } from "../mixture/components";
-import { type Entry, type Operation, run } from "../mixture/ledger";
+import type { Entry, Operation } from "../mixture/entry";
+import { run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
 import type { Happened } from "../plan/happened";
 import { HEATS, type ReadPlan, type ReadStep } from "../plan/read-plan";

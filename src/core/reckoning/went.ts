@@ -1,4 +1,5 @@
-import { type Run, run } from "../mixture/ledger";
+import type { Run } from "../mixture/entry";
+import { run } from "../mixture/ledger";
 import { massOf } from "../mixture/components";
 import { volumeOf } from "../mixture/volume";
 import { WRINGING, type Wringing } from "../plan/plan";

@@ -1,9 +1,6 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useCallback, useMemo, useState } from "react";
 import type { RailJoint } from "@/core/advice/rail";
-import { likeFirst } from "@/core/advice/fixes";
-import type { Fault } from "@/core/fault";
 
 import type { Plan } from "@/core/plan/plan";
 import { type Bench as Fittings } from "@/core/plan/ways";
@@ -12,12 +9,10 @@ import type { Stored } from "@/core/stores/events";
 import type { Busy } from "@/core/stores/free";
 import { storesOf, usualOf } from "@/core/stores/stores";
 import { PartsRail } from "../figures/rail";
-import { send } from "../kit/send";
 import { MeasuredIn } from "../kit/units";
 import { Notes } from "../plan/cautions";
-import { BEGIN, Begin, PUT_RIGHT, type Sending, whyNotBegin } from "./begin";
+import { BEGIN, Begin, PUT_RIGHT, whyNotBegin } from "./begin";
 import { type From, FromBatch, usePuttingRight } from "./from";
-import { forgetDraft } from "./draft";
 import { BenchDrawers } from "./drawers/bench-drawers";
 import type { DrawerName } from "./drawers/drawers";
 import { BenchHead } from "./head";
@@ -26,6 +21,7 @@ import type { Around, Made } from "./made";
 import { BenchIntoBook } from "../formulary/into-the-book";
 import { OutcomeSide } from "./outcome-side";
 import { type Bench as BenchState, fresh } from "./state";
+import { useBeginning } from "./use-beginning";
 import { type BenchActions, useBench } from "./use-bench";
 
 import { VesselPane, type VesselPart } from "./vessel-pane";
@@ -234,44 +230,6 @@ const said = (to: Plan, was: Plan): Plan => {
   const { name, meantFor, taken } = was;
   return { ...rest, name, ...(meantFor ? { meantFor } : {}), ...(taken ? { taken } : {}) };
 };
-
-/** Sends the plan to be begun, and sets out the other jar of it where there is one. */
-function useBeginning(
-  bench: BenchState,
-  made: Made,
-  actions: BenchActions,
-  clear: () => BenchState,
-): Sending & {
-  readonly begun: string;
-  readonly begin: () => Promise<void>;
-  readonly clear: () => void;
-} {
-  const router = useRouter();
-  const [sending, setSending] = useState(false);
-  const [refused, setRefused] = useState<Fault | undefined>();
-  const [begun, setBegun] = useState("");
-  const begin = async (): Promise<void> => {
-    setSending(true);
-    setRefused(undefined);
-    const { id, key, reasons, recipe } = bench;
-    const from = recipe ? { recipe: { id: recipe.id, version: recipe.version } } : {};
-    const sent = await send("/api/batches", { id, key, plan: made.plan, reasons, ...from });
-    setSending(false);
-    if (!sent.ok) return setRefused(sent.fault);
-    const [next, ...others] = bench.rest;
-    if (next) {
-      // The other jar of the same making: its plan is set out, ready to be begun too.
-      actions.replace({ ...clear(), plan: likeFirst(next, made.plan), named: true, reasons, rest: others });
-      setBegun(sent.answer.code);
-      router.refresh();
-      return;
-    }
-    actions.replace({ ...bench, id: "" });
-    forgetDraft();
-    router.push(`/?begun=${sent.answer.code}`);
-  };
-  return { sending, refused, begun, begin, clear: () => setBegun("") };
-}
 
 function Heading({
   bench,

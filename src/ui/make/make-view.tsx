@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useMemo } from "react";
-import { addDays, printDay } from "@/core/day";
+import { addDays } from "@/core/day";
 import { cautionsAt } from "@/core/cautions/rules";
 import { minuteOf, temperaturesOf } from "@/core/journal/forecast";
 import type { Batch } from "@/core/journal/fold";
@@ -13,7 +13,7 @@ import { isPot } from "@/core/vessel/vessel";
 import { Course } from "../figures/course";
 import { useUnits } from "../kit/units";
 import { useNow } from "../kitchen/kitchen";
-import { clockTime, spanWords } from "../kitchen/time";
+import { clockTime } from "../kitchen/time";
 import { Notes } from "../plan/cautions";
 import { entryWords } from "../batch/entry-words";
 import { Refusal } from "../batch/refusal";
@@ -21,10 +21,11 @@ import { namedMaterial } from "../batch/entry-words";
 import type { Temperature } from "@/core/kitchen/cooling";
 import { type ShownInstrument, useInstruments } from "../kitchen/instruments";
 import { isFresh } from "./at-hand";
+import { barOf } from "./bar-of";
+import { PaceWords } from "./pace-words";
 import { Clocks } from "./clocks";
 import { MakeDrawing } from "./drawing";
-import { type Bar, Foot } from "./foot";
-import type { Making } from "./making";
+import { Foot } from "./foot";
 import { type Saying, moveWords } from "./move-words";
 import { useAwake, useMaking } from "./use-making";
 import { type StoveTells, useStove } from "./use-stove";
@@ -37,100 +38,6 @@ interface Props {
   readonly zone: string;
   readonly today: string;
   readonly heightM: number;
-}
-
-/** Minutes are kept to the hundredth. */
-const round = (m: number): number => Math.round(m * 100) / 100;
-
-/** What a move with a clock of its own is called on every page. */
-const CLOCK_WORDS: Readonly<Partial<Record<WalkedMove["sort"], string>>> = {
-  simmer: "simmers",
-  pressure: "under pressure",
-  steep: "stands",
-  crush: "garlic rests",
-};
-
-/** The one bar: what pressing it writes down, or the page the move is done on. */
-function barOf(
-  batch: Batch,
-  now: WalkedMove | undefined,
-  saying: Saying,
-  making: Making,
-  ripe: boolean,
-): Bar {
-  const home = `/batch/${batch.id}`;
-  if (!now) return { words: "See where it stands", href: home };
-  const { bar } = moveWords(saying, now);
-  const done = (): void => void making.write("stepped", { move: now.id, did: "done" });
-  const clock = (id: string): unknown => ({
-    ...{ did: "started", clock: id, words: CLOCK_WORDS[now.sort] ?? now.sort },
-    ...{ low: round(now.clock!.low), high: round(now.clock!.high) },
-  });
-  switch (now.sort) {
-    case "add": {
-      const line = linesOf(batch.begunPlan).find((l) => l.id === now.lines[0])!;
-      return { words: bar, press: () => void making.write("added", { line: line.id, amount: line.amount }) };
-    }
-    case "strain":
-      return ripe ? { words: bar, href: `${home}/strain` } : { words: "Leave it to steep", href: home };
-    case "finish":
-      return { words: bar, href: `${home}/finish` };
-    case "bottle":
-      return { words: bar, href: `${home}/bottle` };
-    case "simmer":
-    case "pressure":
-    case "steep":
-      return batch.stove.clocks.some((c) => c.id === now.id)
-        ? { words: now.sort === "steep" ? "It has stood" : "It is done", press: done }
-        : { words: bar, press: () => void making.write("timed", clock(now.id)) };
-    case "crush":
-      return {
-        words: bar,
-        press: () =>
-          void making
-            .write("stepped", { move: now.id, did: "done" })
-            .then((ok) => ok && now.clock && making.write("timed", clock(`${now.id}.rest`))),
-      };
-    default:
-      return { words: bar, press: done };
-  }
-}
-
-/** How long it still takes, told before it is begun and again as it goes. */
-function PaceWords({
-  tells,
-  nowMs,
-  zone,
-  batch,
-  r,
-}: {
-  tells: StoveTells;
-  nowMs: number;
-  zone: string;
-  batch: Batch;
-  r: BatchReckoning;
-}) {
-  const { pace, now } = tells.walked;
-  if (!now) return null;
-  const w = r.care.window;
-  if (now.sort === "strain" && w && now.sitting > 0)
-    return (
-      <p>
-        It steeps; best strained <strong>{printDay(addDays(batch.begunDay, w.best))}</strong>.
-      </p>
-    );
-  const at = (m: number): string => clockTime(nowMs + m * 60_000, zone);
-  const { low, value, high } = pace.ends;
-  return (
-    <p>
-      {spanWords(pace.work)} of work
-      {pace.wait.value >= 1 ? `, ${spanWords(pace.wait.value)} of waiting` : ""};{" "}
-      {pace.bottles ? "in the bottle" : "put by"} at about <strong>{at(value)}</strong>{" "}
-      <span className="text-ash">
-        ({at(low)} to {at(high)})
-      </span>
-    </p>
-  );
 }
 
 /** Whether the pan is covered at this move. */

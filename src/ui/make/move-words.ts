@@ -1,7 +1,7 @@
 import { addDays, printDay } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
-import type { Move } from "@/core/make/moves";
+import type { Move } from "@/core/make/move";
 import { KIND } from "@/core/plan/kinds";
 import type { Step } from "@/core/plan/plan";
 import { capital, listed } from "@/core/words";

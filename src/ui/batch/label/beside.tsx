@@ -1,4 +1,4 @@
-import type { LabelLayout } from "@/core/label/layout";
+import type { LabelLayout } from "@/core/label/layout-item";
 import type { Profile } from "@/core/vessel/profile";
 import { type DrawnLid, VesselFigure } from "../../figures/vessel";
 

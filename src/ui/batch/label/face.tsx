@@ -1,4 +1,5 @@
-import { type Item, type LabelLayout, MM_PER_PT } from "@/core/label/layout";
+import type { Item, LabelLayout } from "@/core/label/layout-item";
+import { MM_PER_PT } from "@/core/label/layout";
 
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
 const FAMILIES = {

@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import { FileText, Printer } from "lucide-react";
-import type { LabelLayout } from "@/core/label/layout";
+import type { LabelLayout } from "@/core/label/layout-item";
 import { PAGES, gridCells } from "@/core/label/sheet";
 import type { LabelSort } from "@/core/label/sorts";
 import { Beside, type BesideIt } from "./beside";

@@ -1,0 +1,48 @@
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { likeFirst } from "@/core/advice/fixes";
+import type { Fault } from "@/core/fault";
+import { send } from "../kit/send";
+import type { Sending } from "./begin";
+import { forgetDraft } from "./draft";
+import type { Made } from "./made";
+import type { Bench as BenchState } from "./state";
+import type { BenchActions } from "./use-bench";
+
+/** Sends the plan to be begun, and sets out the other jar of it where there is one. */
+export function useBeginning(
+  bench: BenchState,
+  made: Made,
+  actions: BenchActions,
+  clear: () => BenchState,
+): Sending & {
+  readonly begun: string;
+  readonly begin: () => Promise<void>;
+  readonly clear: () => void;
+} {
+  const router = useRouter();
+  const [sending, setSending] = useState(false);
+  const [refused, setRefused] = useState<Fault | undefined>();
+  const [begun, setBegun] = useState("");
+  const begin = async (): Promise<void> => {
+    setSending(true);
+    setRefused(undefined);
+    const { id, key, reasons, recipe } = bench;
+    const from = recipe ? { recipe: { id: recipe.id, version: recipe.version } } : {};
+    const sent = await send("/api/batches", { id, key, plan: made.plan, reasons, ...from });
+    setSending(false);
+    if (!sent.ok) return setRefused(sent.fault);
+    const [next, ...others] = bench.rest;
+    if (next) {
+      // The other jar of the same making: its plan is set out, ready to be begun too.
+      actions.replace({ ...clear(), plan: likeFirst(next, made.plan), named: true, reasons, rest: others });
+      setBegun(sent.answer.code);
+      router.refresh();
+      return;
+    }
+    actions.replace({ ...bench, id: "" });
+    forgetDraft();
+    router.push(`/?begun=${sent.answer.code}`);
+  };
+  return { sending, refused, begun, begin, clear: () => setBegun("") };
+}
