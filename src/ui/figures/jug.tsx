@@ -233,6 +233,8 @@ export function JugFigure({ layers, foreseen, holds, system, title }: Props) {
   return (
     <div ref={ref} className="w-full min-w-0">
       <svg
+        // At another width it is another drawing: nothing rises from where it stood in the last one.
+        key={width}
         width={width}
         height={bottom + BASE}
         viewBox={`0 0 ${width} ${bottom + BASE}`}
