@@ -8,7 +8,7 @@ const DRAWN = {
   pointer: () => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r))),
 } as const;
 /** Frames left out at the beginning. */
-const WARM = 10;
+const WARM = 20;
 
 const SCRIPT = ["ScriptDuration"];
 const FRAME = [...SCRIPT, "LayoutDuration", "RecalcStyleDuration"];
@@ -54,7 +54,7 @@ async function drag(page: Page): Promise<number[]> {
   const box = (await (await page.$('[aria-label="cider vinegar against heather honey"]'))!.boundingBox())!;
   await page.mouse.move(box.x + 12, box.y + 20);
   await page.mouse.down();
-  const times = await frames(page, 90, "pointer", (i) =>
+  const times = await frames(page, 140, "pointer", (i) =>
     page.mouse.move(box.x + 12 - 70 * Math.sin(i / 9), box.y + 20),
   );
   await page.mouse.up();
@@ -67,7 +67,7 @@ async function typing(page: Page): Promise<number[]> {
   // From “1½ cups” to “½ cups” and back.
   await page.keyboard.press("Home");
   await page.keyboard.press("ArrowRight");
-  return frames(page, 70, "key", (i) => page.keyboard.press(i % 2 === 0 ? "Backspace" : "1"));
+  return frames(page, 140, "key", (i) => page.keyboard.press(i % 2 === 0 ? "Backspace" : "1"));
 }
 
 export async function withPage(work: (page: Page) => Promise<void>): Promise<void> {

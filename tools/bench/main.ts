@@ -83,8 +83,9 @@ async function pages(apps: readonly Served[], base: number): Promise<void> {
   }
 }
 
-/** The feed of a household with more jars than any has, asked for the first time since the app started. */
+/** The feed of a household with more jars than any has, asked for the first time of an app that has shown a page. */
 async function calendar(app: Served, base: number): Promise<void> {
+  await asked(app, "/stores");
   const t = performance.now();
   const text = await (await fetch(`${app.url}/calendar.ics`)).text();
   const ms = performance.now() - t;
