@@ -1,5 +1,5 @@
 import { TOUCH_WORDS, type TouchRule } from "../core/care/care";
-import { type Away, type StrainDay, isAway } from "../core/care/weeks";
+import type { Away, StrainDay } from "../core/care/weeks";
 import { type Day, addDays, daysBetween, printDay } from "../core/day";
 import type { Jar } from "../core/journal/jar";
 import { capital } from "../core/words";
@@ -15,6 +15,10 @@ const baseOf = (b: Jar): Base => ({ sequence: b.seq, modified: b.changedAt });
 /** Days on which a touch was done. */
 const doneDays = (b: Jar, sort: TouchRule["sort"]): readonly Day[] =>
   b.touched.filter((t) => t.sort === sort).map((t) => t.day);
+
+/** Every day from one to another; none where they are the wrong way round. */
+const daysFromTo = (from: Day, to: Day): Day[] =>
+  Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => addDays(from, i));
 
 /** The second time of a day: twelve hours on, or at eight in the evening. */
 const laterThat = (at: string): string => {
@@ -37,8 +41,7 @@ function series(b: Jar, r: TouchRule, at: string, away: readonly Away[], done: r
   const until = addDays(b.begunDay, r.to);
   // Only days of the series itself can fall away from it.
   const mine = (d: Day): boolean => d >= from && d <= until && daysBetween(from, d) % r.every === 0;
-  const days = Array.from({ length: daysBetween(from, until) + 1 }, (_, i) => addDays(from, i));
-  const gone = days.filter((d) => isAway(d, { strainDays: [], away }));
+  const gone = away.flatMap((a) => daysFromTo(a.from > from ? a.from : from, a.to < until ? a.to : until));
   const except = [...new Set([...done, ...gone])].filter(mine);
   return {
     ...baseOf(b),
