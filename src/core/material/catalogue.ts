@@ -1,5 +1,4 @@
 import { z } from "zod";
-import { distance } from "../quantity/near";
 import { PLANT_CLASSES, type PlantClass } from "./classes";
 import { type Material } from "./material";
 import { PlantRow, StuffRow } from "./rows";
@@ -72,46 +71,9 @@ export function named(name: string, among: Catalogue = MATERIALS): Material | un
   return index.get(plain(name));
 }
 
-export interface Found {
-  readonly material: Material;
-  /** Lower is better; 0 is the very name. */
-  readonly score: number;
-}
-
 const plain = (s: string): string =>
   s
     .toLowerCase()
     .normalize("NFD")
     .replace(/[\u0300-\u036f’']/g, "")
     .trim();
-
-/** How far a name is from what was typed: exact, beginning, a word of it beginning, containing, a slip of the pen; Infinity past that. */
-function scoreOf(name: string, q: string, nth: number): number {
-  if (name === q || name === `${q}s`) return nth * 0.1;
-  if (name.startsWith(q)) return 1 + name.length / 100;
-  if (name.split(" ").some((w) => w.startsWith(q))) return 2 + name.length / 100;
-  if (name.includes(q)) return 3;
-  if (q.length < 4) return Infinity;
-  const reach = Math.max(1, Math.floor(q.length / 3));
-  const d = distance(name, q, reach);
-  return d <= reach ? 3 + 2 * d : Infinity;
-}
-
-/** Materials by name or alias, best first: exact, then beginning, then containing, then a slip of the pen. */
-export function search(query: string, among: Catalogue = MATERIALS, most = 8): Found[] {
-  const q = plain(query)
-    .replace(/(?:ies)$/, "y")
-    .replace(/([^s])s$/, "$1");
-  if (q === "") return [];
-  const found: Found[] = [];
-  for (const material of among.values()) {
-    let score = Infinity;
-    for (const [i, name] of [...material.row.names, material.row.id.replace(/-/g, " ")].entries()) {
-      score = Math.min(score, scoreOf(plain(name), q, i));
-    }
-    if (score < Infinity) found.push({ material, score });
-  }
-  return found
-    .sort((a, b) => a.score - b.score || (a.material.row.id < b.material.row.id ? -1 : 1))
-    .slice(0, most);
-}

@@ -1,0 +1,27 @@
+import { describe, expect, test } from "@jest/globals";
+import { materialNamed, nearNames } from "./names";
+
+describe("names near one that is none", () => {
+  test.each([
+    ["hysop", "hyssop"],
+    ["meadowsweat", "meadowsweet"],
+    ["horsradish", "horseradish"],
+    ["elderbery", "elderberry"],
+    ["marshmalow root", "marshmallow-root"],
+  ])("%s is a slip of the pen: %s is offered first, and never taken", (typed, id) => {
+    expect(materialNamed(typed)).toBeUndefined();
+    expect(nearNames(typed)[0]!.row.id).toBe(id);
+  });
+  test.each([
+    ["blackberries", "blackberry"],
+    ["lemons", "lemon"],
+    ["root ginger", "ginger"],
+    ["St. John’s-wort", "st-johns-wort"],
+  ])("%s is one of its own names", (typed, id) => expect(materialNamed(typed)!.row.id).toBe(id));
+  test("nonsense is near nothing", () => expect(nearNames("qqqqqqqqqq")).toEqual([]));
+  test("no more are offered than asked for", () => {
+    expect(nearNames("mint", undefined, 2).length).toBe(2);
+    expect(nearNames("mint", undefined, 50).length).toBeGreaterThan(2);
+  });
+  test("a part of a plant by itself names nothing", () => expect(nearNames("berry")).toEqual([]));
+});
