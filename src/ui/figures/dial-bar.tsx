@@ -1,6 +1,7 @@
 "use client";
 import { type RefObject, useRef } from "react";
 import { useWidth } from "../kit/width";
+import { GRIP, byKey, heldAt } from "./grip";
 import { type Substance, fillOf } from "./substance";
 
 export interface DialNotch {
@@ -175,29 +176,20 @@ function Handle({
       aria-valuetext={says}
       className="absolute -top-1 h-[3.25rem] w-11 -ml-[1.375rem] cursor-ew-resize grid place-items-center touch-none z-10"
       style={{ left: `${(100 * within(at)) / most}%` }}
-      onPointerDown={(e) => {
-        e.preventDefault();
-        e.currentTarget.focus();
-        e.currentTarget.setPointerCapture(e.pointerId);
-        document.documentElement.dataset["dragging"] = "yes";
-      }}
+      {...GRIP}
       onPointerMove={(e) => {
-        if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
-        const box = bar.current.getBoundingClientRect();
-        settle(((e.clientX - box.left) / box.width) * most);
+        const x = heldAt(e, bar.current);
+        if (x !== undefined) settle(x * most);
       }}
-      onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
-      onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
-      onKeyDown={(e) => {
-        const to = keyed(e.key, e.shiftKey, at, most, notches);
-        if (to === undefined) return;
-        e.preventDefault();
-        const bounded = within(to);
-        move(
-          bounded,
-          notches.find((n) => Math.abs(n.at - bounded) < 1e-9),
-        );
-      }}
+      onKeyDown={(e) =>
+        byKey(e, keyed(e.key, e.shiftKey, at, most, notches), (to) => {
+          const bounded = within(to);
+          move(
+            bounded,
+            notches.find((n) => Math.abs(n.at - bounded) < 1e-9),
+          );
+        })
+      }
     >
       <svg width="18" height="52" aria-hidden="true">
         <rect width="18" height="52" fill="var(--color-cobalt)" />

@@ -1,6 +1,7 @@
 "use client";
 import { type RefObject, memo, useRef } from "react";
 import type { Rail, RailJoint, RailNotch, RailPart } from "@/core/advice/rail";
+import { GRIP, byKey, heldAt } from "./grip";
 import { type Substance, fillOf, substanceOf } from "./substance";
 
 /** How near a notch the hand must be to settle on it, as a share of the two neighbours. */
@@ -196,27 +197,15 @@ function Joint({
         .join(", ")}
       className="absolute -top-0.5 h-11 w-6 -ml-3 cursor-ew-resize grid place-items-center touch-none"
       style={{ left: `${100 * of.starts[j.left + 1]!}%` }}
-      onPointerDown={(e) => {
-        e.preventDefault();
-        e.currentTarget.focus();
-        e.currentTarget.setPointerCapture(e.pointerId);
-        document.documentElement.dataset["dragging"] = "yes";
-      }}
+      {...GRIP}
       onPointerMove={(e) => {
-        if (!e.currentTarget.hasPointerCapture(e.pointerId) || !bar.current) return;
-        const box = bar.current.getBoundingClientRect();
-        const x = (e.clientX - box.left) / box.width;
-        const next = settle(j, (to - x) / (to - from));
+        const x = heldAt(e, bar.current);
+        const next = x === undefined ? share : settle(j, (to - x) / (to - from));
         if (Math.abs(next - share) > 1e-6) move(j, next, true);
       }}
-      onPointerUp={(e) => e.currentTarget.releasePointerCapture(e.pointerId)}
-      onLostPointerCapture={() => delete document.documentElement.dataset["dragging"]}
-      onKeyDown={(e) => {
-        const next = keyed(e.key, e.shiftKey, share, j);
-        if (next === undefined) return;
-        e.preventDefault();
-        move(j, bounded(j, next), false);
-      }}
+      onKeyDown={(e) =>
+        byKey(e, keyed(e.key, e.shiftKey, share, j), (next) => move(j, bounded(j, next), false))
+      }
     >
       <svg width="16" height="44" aria-hidden="true">
         <rect width="16" height="44" fill="var(--color-cobalt)" />

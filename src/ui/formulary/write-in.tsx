@@ -1,5 +1,5 @@
 "use client";
-import { useDeferredValue, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useMemo, useState } from "react";
 import { type Pasted, measuresIn, readPasted } from "@/core/exchange/pasted/pasted";
 import { MOST_ROWS } from "@/core/exchange/pasted/rows";
 import { toText } from "@/core/exchange/written";
@@ -12,6 +12,7 @@ import type { Busy } from "@/core/stores/free";
 import { storesOf } from "@/core/stores/stores";
 import { counted } from "@/core/words";
 import { usualJar, POT } from "../bench/fittings";
+import { ChooseFile } from "../kit/choose-file";
 import { useDraft } from "../kit/draft";
 import { useOunces } from "../plan/ounces";
 import { verdictHead } from "../plan/verdict-words";
@@ -112,24 +113,13 @@ type Writing = ReturnType<typeof useWriting>;
 
 /** A file, a picture of a card; or a clean page. */
 function GivenAsFile({ w }: { w: Writing }) {
-  const input = useRef<HTMLInputElement>(null);
   return (
     <p className="flex flex-wrap gap-x-4 items-center">
-      <button type="button" className="plain min-h-9" onClick={() => input.current?.click()}>
-        a file, or a picture of a card
-      </button>
-      <input
-        ref={input}
-        type="file"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="a recipe file, or a picture of a card"
+      <ChooseFile
+        words="a file, or a picture of a card"
+        label="a recipe file, or a picture of a card"
         accept=".json,.jsonld,.md,.txt,.html,.htm,image/*"
-        onChange={(e) => {
-          const [chosen] = e.target.files ?? [];
-          if (chosen) void w.take(chosen, chosen.name);
-          e.target.value = "";
-        }}
+        take={(file) => void w.take(file, file.name)}
       />
       {w.draft.value.text !== "" && (
         <button type="button" className="plain min-h-9" onClick={() => w.draft.set(EMPTY)}>

@@ -3,10 +3,11 @@ import { useRouter } from "next/navigation";
 import { useCombobox } from "downshift";
 import { Search } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import type { PlaceClass } from "@/core/journal/events";
 import { printDay } from "@/core/day";
 import { counted } from "@/core/words";
+import { ChooseFile } from "./choose-file";
 import { codeOn } from "./scan";
 
 /** One thing that was found, as the server says it. */
@@ -102,7 +103,6 @@ const OUR_CODE = /^[A-Z]{2}-\d\d-\d+(?:\.\d+)?$/;
 
 /** A picture of a label's code in place of words. @param read called with the code that was made out, or with what is wrong */
 function ByPicture({ read }: { read: (code: string | undefined, wrong: string | undefined) => void }) {
-  const input = useRef<HTMLInputElement>(null);
   const scan = async (picture: File): Promise<void> => {
     read(undefined, undefined);
     const code = await codeOn(picture).catch(() => undefined);
@@ -117,22 +117,13 @@ function ByPicture({ read }: { read: (code: string | undefined, wrong: string | 
   };
   return (
     <p>
-      <button type="button" className="plain min-h-11" onClick={() => input.current?.click()}>
-        a picture of a label
-      </button>
-      <input
-        ref={input}
-        type="file"
-        className="sr-only"
-        tabIndex={-1}
+      <ChooseFile
+        words="a picture of a label"
+        label="a picture of a label’s code"
         accept="image/*"
-        capture="environment"
-        aria-label="a picture of a label’s code"
-        onChange={(e) => {
-          const [picture] = e.target.files ?? [];
-          e.target.value = "";
-          if (picture) void scan(picture);
-        }}
+        camera
+        className="min-h-11"
+        take={(picture) => void scan(picture)}
       />
     </p>
   );

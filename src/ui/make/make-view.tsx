@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useMemo } from "react";
 import { addDays } from "@/core/day";
 import { cautionsAt } from "@/core/cautions/rules";
@@ -23,6 +22,7 @@ import { type ShownInstrument, useInstruments } from "../kitchen/instruments";
 import { isFresh } from "./at-hand";
 import { barOf } from "./bar-of";
 import { PaceWords } from "./pace-words";
+import { StoveHead } from "./stove-head";
 import { Clocks } from "./clocks";
 import { MakeDrawing } from "./drawing";
 import { Foot } from "./foot";
@@ -87,25 +87,6 @@ function undoWords(saying: Saying, tells: StoveTells, degrees: "C" | "F", zone: 
     ? moveWords(saying, undone).short
     : entryWords(undo, { lineName, degrees }).replace(/\.$/, "");
   return `${words}, ${clockTime(Date.parse(undo.at), zone)}`;
-}
-
-/** The head of the stove's page: which batch it is, and the way out. */
-function StoveHead({ batch }: { batch: Batch }) {
-  return (
-    <header className="flex items-center gap-x-5 border-b-[3px] border-cobalt -mx-4 sm:-mx-8 px-4 sm:px-8 py-2 min-w-0">
-      <Link href="/" className="stencil text-[1.375rem] no-underline uppercase max-sm:hidden">
-        Jolly Crock
-      </Link>
-      <span className="stencil text-[1.375rem] whitespace-nowrap">{batch.code}</span>
-      <span className="text-[1.25rem] font-semibold truncate min-w-0">{batch.name}</span>
-      <Link
-        href={`/batch/${batch.id}`}
-        className="ml-auto text-[1.125rem] whitespace-nowrap inline-flex items-center min-h-11"
-      >
-        come back later
-      </Link>
-    </header>
-  );
 }
 
 /** The vessel as it stands, and the pan's course where it was read. */

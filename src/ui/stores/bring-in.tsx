@@ -1,12 +1,13 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { type Fault, type Result, fail } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";
 import type { UnitSystem } from "@/core/quantity/units";
 import type { Stored } from "@/core/stores/events";
 import { counted } from "@/core/words";
 import type { StoreRow } from "@/exchange/store-rows";
+import { ChooseFile } from "../kit/choose-file";
 import { Wrong } from "../kit/field";
 import { send } from "../kit/send";
 
@@ -123,30 +124,19 @@ function Rows({ t, items }: { t: ReturnType<typeof useTable>; items: Props["item
 
 /** A table of lots from a file: what each row would become is shown first, and what cannot be one says why. */
 export function BringIn(p: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const t = useTable(p);
   return (
     <div className="pt-3">
       <p className="flex flex-wrap gap-x-4 items-center">
-        <button type="button" className="plain min-h-9" onClick={() => input.current?.click()}>
-          bring in a table
-        </button>
+        <ChooseFile
+          words="bring in a table"
+          label="a table of stores, as CSV"
+          accept=".csv,text/csv"
+          take={(file) => void t.take(file)}
+        />
         <a className="inline-flex items-center min-h-9" href="/export/table?of=stores" download>
           carry the stores out as one
         </a>
-        <input
-          ref={input}
-          type="file"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="a table of stores, as CSV"
-          accept=".csv,text/csv"
-          onChange={(e) => {
-            const [chosen] = e.target.files ?? [];
-            if (chosen) void t.take(chosen);
-            e.target.value = "";
-          }}
-        />
       </p>
       {t.fault && <Wrong fault={t.fault} />}
       {t.told !== "" && <p role="status">{t.told}</p>}

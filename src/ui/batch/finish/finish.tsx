@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import type { OnHand } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
 import type { Company } from "@/core/people/company";
@@ -12,6 +11,7 @@ import { useTakeBack } from "./take-back";
 import { FinishDial } from "./dial";
 import { FinishDrawn } from "./drawn";
 import { FinishLines } from "./lines";
+import { StoveHead } from "../../make/stove-head";
 import { MeasureIt } from "../measure-it";
 import { FinishChart, FinishSays } from "./says";
 import { TasteIt } from "./taste-it";
@@ -39,19 +39,7 @@ export function Finish({ batch, company, zone, onHand, right }: Props) {
   const open = f.got !== undefined && !f.stops.stopped;
   return (
     <div className="kitchen-view pb-28">
-      <header className="flex items-center gap-x-5 border-b-[3px] border-cobalt -mx-4 sm:-mx-8 px-4 sm:px-8 py-2 min-w-0">
-        <Link href="/" className="stencil text-[1.375rem] no-underline uppercase max-sm:hidden">
-          Jolly Crock
-        </Link>
-        <span className="stencil text-[1.375rem] whitespace-nowrap">{batch.code}</span>
-        <span className="text-[1.25rem] font-semibold truncate min-w-0">{batch.name}</span>
-        <Link
-          href={`/batch/${batch.id}`}
-          className="ml-auto text-[1.125rem] whitespace-nowrap inline-flex items-center min-h-11"
-        >
-          come back later
-        </Link>
-      </header>
+      <StoveHead batch={batch} />
       <div className="grid grid-cols-1 gap-x-10 gap-y-4 pt-3 lg:grid-cols-[minmax(0,1.85fr)_minmax(0,1fr)]">
         <div className="min-w-0">
           <FinishDrawn f={f} batch={batch} />
