@@ -55,8 +55,14 @@ interface Run {
   readonly open: Try | undefined;
 }
 
+/** When a strike falls: so many ms after so many writes were acknowledged, so that a slow machine is struck as far on as a quick one. */
+interface Blow {
+  readonly written: number;
+  readonly ms: number;
+}
+
 /**
- * Lets a writer write, and strikes it after some ms of writing: the process itself, or its connections under it.
+ * Lets a writer write, and strikes it: the process itself, or its connections under it.
  * @param cut strikes at the connections instead of the process
  */
 function struck(
@@ -64,7 +70,7 @@ function struck(
   url: string,
   seed: number,
   open: Try | undefined,
-  ms: number,
+  { written, ms }: Blow,
   cut?: () => Promise<void>,
 ): Promise<Run> {
   const child: ChildProcess = spawn(process.execPath, [writer, url, String(seed)], {
@@ -77,7 +83,7 @@ function struck(
   return new Promise((done) => {
     child.stdout!.on("data", (d: Buffer) => {
       said += d.toString();
-      if (began) return;
+      if (began || said.split('"is":"written"').length <= written) return;
       began = true;
       setTimeout(() => void (cut ? cut().catch(() => undefined) : child.kill("SIGKILL")), ms);
       // One whose connections were cut ends by itself; one that does not is ended.
@@ -140,7 +146,9 @@ export async function strike(
   for (let n = from; n < to; n++) {
     const c = chance(seed * 100_003 + n);
     const cut = c.next() < 0.4 ? () => cutAll(sql) : undefined;
-    const run = await struck(writer, url, seed + n, open, c.from(1, 120), cut);
+    const ms = c.from(1, 120);
+    const blow = { ms, written: Math.floor(c.next() * 4) };
+    const run = await struck(writer, url, seed + n, open, blow, cut);
     open = run.open;
     const differing =
       (n + 1) % COMPARED_EVERY === 0 || n + 1 === to ? (await tableDifferences(sql)).length : 0;
