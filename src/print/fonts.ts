@@ -147,10 +147,28 @@ export function runsOf(text: string, face: Face): Run[] {
 
 let measuring: PDFKit.PDFDocument | undefined;
 
-/** Widths from the fonts themselves, mm. */
-export const measure: Measure = (text, face, pt) => {
+/** Labels of one batch say nearly the same, and each size is tried on all of it: a text is measured once. */
+const MOST_MEASURED = 20_000;
+const measured = new Map<string, number>();
+/** Letters grow as their size does: what a text takes at a thousand points says what it takes at any. */
+const AT_PT = 1000;
+
+function widthAt(text: string, face: Face): number {
   measuring ??= newDocument(100, 100);
   let wide = 0;
-  for (const run of runsOf(text, face)) wide += measuring.font(run.font).fontSize(pt).widthOfString(run.text);
-  return wide * MM_PER_PT;
+  for (const run of runsOf(text, face))
+    wide += measuring.font(run.font).fontSize(AT_PT).widthOfString(run.text);
+  return wide;
+}
+
+/** Widths from the fonts themselves, mm. */
+export const measure: Measure = (text, face, pt) => {
+  const key = face + text;
+  let wide = measured.get(key);
+  if (wide === undefined) {
+    wide = widthAt(text, face);
+    if (measured.size >= MOST_MEASURED) measured.clear();
+    measured.set(key, wide);
+  }
+  return (wide * pt * MM_PER_PT) / AT_PT;
 };

@@ -33,10 +33,17 @@ const drawable = (l: Label): Label => ({
 const typedOn = (l: Label): string => [l.name, l.contents, l.taken ?? "", ...l.cautions].join("");
 
 /** One dark module after another as a path, mm, and how many modules a side. */
-function modulesOf(text: string): {
+interface Modules {
   readonly size: number;
   readonly dark: readonly (readonly [row: number, column: number])[];
-} {
+}
+/** The code that was asked for last: a label asks for its own when it is laid out, when it is set and when it is drawn. */
+let last: { readonly text: string; readonly is: Modules } | undefined;
+function modulesOf(text: string): Modules {
+  if (last?.text !== text) last = { text, is: encoded(text) };
+  return last.is;
+}
+function encoded(text: string): Modules {
   const { modules } = codeOf(text, { errorCorrectionLevel: "M" });
   const dark: [number, number][] = [];
   for (let r = 0; r < modules.size; r++)
