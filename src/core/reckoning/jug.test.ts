@@ -55,6 +55,10 @@ describe("a measured jug and what was boiled before it", () => {
     );
     expect(half!).toBeLessThan(some! * 1.12);
     expect(none!).toBeCloseTo(half!, 1);
+    // Nor is the pot known any closer for a jug that it does not explain.
+    expect(width(reckoned(HALF, "200 mL").strained.brix)).toBeGreaterThan(
+      0.95 * width(reckoned(HALF).strained.brix),
+    );
   });
   test("boiled to a volume in the jug itself, there is no guess to share in", () => {
     const plan = boiled({ do: "reduce", to: "600 mL" });

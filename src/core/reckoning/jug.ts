@@ -23,6 +23,13 @@ const SPREAD: Readonly<Record<Source, number>> = {
   retention: BOOK_RETENTION,
 };
 
+/** How far each may be moved, in its own spreads: boiled more and stopped lower are the thicker side. */
+const LIKELY: Readonly<Record<Source, { readonly least: number; readonly most: number }>> = {
+  boiling: { least: -THINNER, most: THICKER },
+  mark: { least: -THICKER, most: THINNER },
+  retention: { least: -THINNER, most: THINNER },
+};
+
 /** The operations with the boiling and the marks moved by so many of their spreads. */
 function movedBy(operations: readonly Operation[], z: Readonly<Record<Source, number>>): Operation[] {
   const [boils, mark] = [Math.max(0, 1 + z.boiling * SPREAD.boiling), 1 + z.mark * SPREAD.mark];
@@ -65,13 +72,12 @@ export function upstreamOf(
     const e = { boiling: slope("boiling"), mark: slope("mark"), retention: slope("retention") };
     const all = sources.reduce((sum, s) => sum + e[s] ** 2, (LAWS.measured * measuredMl) ** 2);
     const miss = measuredMl - now + sources.reduce((sum, s) => sum + e[s] * z[s], 0);
-    const within = (x: number, least: number, most: number): number => Math.max(least, Math.min(most, x));
-    z = {
-      boiling: within((e.boiling * miss) / all, -THINNER, THICKER),
-      mark: within((e.mark * miss) / all, -THICKER, THINNER),
-      retention: within((e.retention * miss) / all, -THINNER, THINNER),
-    };
-    const sd = (s: Source): number => Math.sqrt(Math.max(0, 1 - e[s] ** 2 / all));
+    const likely = (s: Source): number => (e[s] * miss) / all;
+    const held = (s: Source): number => Math.max(LIKELY[s].least, Math.min(LIKELY[s].most, likely(s)));
+    z = { boiling: held("boiling"), mark: held("mark"), retention: held("retention") };
+    // A jug that no usual pot explains has told nothing of the pot: its doubt stays what it was.
+    const explained = sources.every((s) => held(s) === likely(s));
+    const sd = (s: Source): number => (explained ? Math.sqrt(Math.max(0, 1 - e[s] ** 2 / all)) : 1);
     left = { boiling: sd("boiling"), mark: sd("mark"), retention: sd("retention") };
   }
   return {
