@@ -10,7 +10,8 @@ import { tableDifferences } from "../../src/store/soundness";
 import { chance } from "../chance";
 import { DEMO, type Household, MIGRATIONS, ROOT, bareDatabase, newHousehold, serve } from "../support";
 import { fuzz, pagesOf } from "../torture/fuzz";
-import { bundled, bundledWriter, strike } from "../torture/strikes";
+import { bundled } from "../../tools/bundled";
+import { bundledWriter, strike } from "../torture/strikes";
 
 /** The same strikes each run; `./jolly torture` goes on to thousands. */
 const SEED = 416;

@@ -1,10 +1,8 @@
 /** Strikes at random over writes, and looks after each at what was acknowledged. Seeded: strike n of a seed is the same strike. */
 import { type ChildProcess, spawn } from "node:child_process";
-import { basename, join } from "node:path";
-import { pathToFileURL } from "node:url";
-import { buildSync } from "esbuild";
 import type { Sql } from "../../src/store/db";
 import { tableDifferences } from "../../src/store/soundness";
+import { bundled } from "../../tools/bundled";
 import { chance } from "../chance";
 import type { Try } from "./writer";
 
@@ -28,24 +26,6 @@ const sum = (a: Tally, b: Tally): Tally => ({
   differing: a.differing + b.differing,
 });
 
-/** A tool as one file that starts quickly. */
-export function bundled(root: string, tool: string, folder: string): string {
-  const out = join(folder, `${basename(tool, ".ts")}.cjs`);
-  buildSync({
-    entryPoints: [join(root, tool)],
-    absWorkingDir: root,
-    tsconfig: join(root, "tsconfig.json"),
-    outfile: out,
-    bundle: true,
-    platform: "node",
-    format: "cjs",
-    target: "node20",
-    // Where it stands among the sources: it finds the migrations and the demo from there.
-    define: { "import.meta.url": JSON.stringify(pathToFileURL(join(root, tool)).href) },
-    logLevel: "error",
-  });
-  return out;
-}
 export const bundledWriter = (root: string, folder: string): string =>
   bundled(root, "tests/torture/writer.ts", folder);
 

@@ -2,15 +2,18 @@
  * `./jolly bench`: how fast it is, as ratios against a baseline measured in the same run. Times are medians unless they say p95; the two
  * households of a ratio are asked by turns, so that a machine that slows down slows both.
  */
-import { readFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { createRequire } from "node:module";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { connect } from "../../src/store/db";
 import { importLines } from "../../src/store/exchange";
 import { migrate } from "../../src/store/migrate";
 import { bench, opening, withPage } from "./browser";
-import { core } from "./core";
+import { bundled } from "../bundled";
+import type { CoreTimes } from "./core";
 import { manyJars, toldAgain } from "./households";
-import { baseline, median, print, say, sayHead, sayRatio } from "./rows";
+import { baseline, median, p95, print, say, sayHead, sayRatio } from "./rows";
 import { NOW, type Served, serve } from "./served";
 
 const ROOT = join(import.meta.dirname, "../..");
@@ -94,6 +97,26 @@ async function calendar(app: Served, base: number): Promise<void> {
   const again: number[] = [];
   for (let i = 0; i < 9; i++) again.push(await asked(app, "/calendar.ics"));
   say("the same, after", median(again), base);
+}
+
+/** The core, as the app’s own build has it. */
+function core(base: number): void {
+  const typed = readFileSync(join(ROOT, "tests/phrases/given.tsv"), "utf8")
+    .split("\n")
+    .filter((l) => l.trim() !== "" && !l.startsWith("#"))
+    .map((l) => l.split("\t")[0]!);
+  const folder = mkdtempSync(join(tmpdir(), "jolly-bench-"));
+  const built = createRequire(import.meta.url)(bundled(ROOT, "tools/bench/core.ts", folder)) as {
+    coreTimes: (typed: readonly string[]) => CoreTimes;
+  };
+  rmSync(folder, { recursive: true });
+  const { reading, of25, of60 } = built.coreTimes(typed);
+  say("reading a line as it is typed, median", median(reading), base, "wants at most 20 µs");
+  say("the same, p95", p95(reading), base);
+  say("reckoning, 25 lines, with its spread", median(of25), base, "wants under 1 ms");
+  say("the same, p95", p95(of25), base);
+  say("reckoning, 60 lines", median(of60), base);
+  sayRatio("60 lines over 25", median(of60) / median(of25), "2.4 times the lines");
 }
 
 async function main(): Promise<void> {

@@ -5,6 +5,7 @@ import { measure } from "../quantity/amount";
 import { type Found, isFault, numberAt } from "./numbers";
 import { CONTAINERS } from "./quantity-words";
 import { type Cursor, type Quantity, unitAt } from "./quantity";
+import { type Token, says } from "./tokens";
 
 /** A size of a container after its count: `(32 oz) bottle`, `12-oz jar`, `× 500 mL`. */
 export function containerAt(c: Cursor, count: Span, i: number): Found<Quantity> {
@@ -38,50 +39,61 @@ export function containerAt(c: Cursor, count: Span, i: number): Found<Quantity> 
   };
 }
 
+const ALCOHOL: ReadonlySet<string> = new Set(["vol", "abv", "alcohol", "alc"]);
+const wordAt = (t: readonly Token[], k: number): string => t[k]?.low ?? "";
+
+/** What stands after a percent sign: of acid, of alcohol, or of nothing said. */
+function percentAt(t: readonly Token[], value: number, k: number): Quantity {
+  const word = wordAt(t, k);
+  if (word === "acid" || word === "acidity" || word === "acetic")
+    return {
+      is: "percent",
+      value,
+      of: "acid",
+      next: wordAt(t, k + 1) === "acid" || wordAt(t, k + 1) === "acidity" ? k + 2 : k + 1,
+    };
+  if (ALCOHOL.has(word))
+    return { is: "percent", value, of: "alcohol", next: wordAt(t, k + 1) === "." ? k + 2 : k + 1 };
+  if (says(t, k, "by", "volume")) return { is: "percent", value, of: "alcohol", next: k + 2 };
+  return { is: "percent", value, of: undefined, next: k };
+}
+
 /** `5 %`, `40 % vol`, `80 proof`, `50 grain` after their number. */
 export function strengthAt(c: Cursor, n: Span, i: number): Quantity | undefined {
   const t = c.tokens;
-  const word = (k: number): string => t[k]?.low ?? "";
-  const at = word(i) === "-" ? i + 1 : i;
-  if (word(at) === "%" || word(at) === "percent") {
-    const k = at + 1;
-    if (word(k) === "acid" || word(k) === "acidity" || word(k) === "acetic")
-      return {
-        is: "percent",
-        value: n.value,
-        of: "acid",
-        next: word(k + 1) === "acid" || word(k + 1) === "acidity" ? k + 2 : k + 1,
-      };
-    const vol = word(k) === "vol" || word(k) === "abv" || word(k) === "alcohol" || word(k) === "alc";
-    if (vol)
-      return { is: "percent", value: n.value, of: "alcohol", next: word(k + 1) === "." ? k + 2 : k + 1 };
-    if (word(k) === "by" && word(k + 1) === "volume")
-      return { is: "percent", value: n.value, of: "alcohol", next: k + 2 };
-    return { is: "percent", value: n.value, of: undefined, next: k };
-  }
-  if (word(at) === "proof") return { is: "proof", value: n.value, by: undefined, next: at + 1 };
-  if ((word(at) === "us" || word(at) === "uk") && word(at + 1) === "proof")
-    return { is: "proof", value: n.value, by: word(at) as "us" | "uk", next: at + 2 };
-  if (word(at) === "grain" || word(at) === "grains") return { is: "grain", value: n.value, next: at + 1 };
+  const at = wordAt(t, i) === "-" ? i + 1 : i;
+  const word = wordAt(t, at);
+  if (word === "%" || word === "percent") return percentAt(t, n.value, at + 1);
+  if (word === "proof") return { is: "proof", value: n.value, by: undefined, next: at + 1 };
+  if ((word === "us" || word === "uk") && wordAt(t, at + 1) === "proof")
+    return { is: "proof", value: n.value, by: word, next: at + 2 };
+  if (word === "grain" || word === "grains") return { is: "grain", value: n.value, next: at + 1 };
   return undefined;
 }
 
+/** The word at a token, where it belongs to no name. */
+const ownWord = (c: Cursor, k: number): string => (c.named(k) ? "" : (c.tokens[k]?.low ?? ""));
+/** What may stand between a number and the whole it is of, in this order: “times”, “of the strained liquid”. */
+const BEFORE_A_WHOLE = [
+  ["times", "x"],
+  ["of", "to"],
+  ["the", "a"],
+  ["strained"],
+] satisfies readonly (readonly string[])[];
+const JARS: ReadonlySet<string> = new Set(["jar", "jarful", "jars", "jarfuls"]);
+
 /** Shares after their number: parts, of the jar, of the liquid, full. */
 export function shareAt(c: Cursor, n: Span, i: number): Found<Quantity> {
-  const t = c.tokens;
-  const word = (k: number): string => (c.named(k) ? "" : (t[k]?.low ?? ""));
-  if (word(i) === "part" || word(i) === "parts") {
+  const next = ownWord(c, i);
+  if (next === "part" || next === "parts") {
     if (n.high > 100)
       return fault("TooMuch", "A ratio of more than 100 parts is not a ratio. Write, say, “2 parts”.");
     return { is: "amount", amount: { kind: "part", count: n }, next: i + 1 };
   }
   let k = i;
-  const timesWord = word(k) === "times" || word(k) === "x";
-  if (timesWord) k++;
-  if (word(k) === "of" || word(k) === "to") k++;
-  if (word(k) === "the" || word(k) === "a") k++;
-  if (word(k) === "strained") k++;
-  if (word(k) === "liquid") {
+  for (const words of BEFORE_A_WHOLE) if (words.includes(ownWord(c, k))) k++;
+  const whole = ownWord(c, k);
+  if (whole === "liquid") {
     if (n.high > 20)
       return fault(
         "TooMuch",
@@ -91,12 +103,12 @@ export function shareAt(c: Cursor, n: Span, i: number): Found<Quantity> {
       );
     return { is: "amount", amount: { kind: "of-liquid", count: n }, next: k + 1 };
   }
-  const full = word(i) === "full";
-  if (full || word(k) === "jar" || word(k) === "jarful" || word(k) === "jars" || word(k) === "jarfuls") {
-    const next = full ? i + 1 : k + 1;
+  const full = next === "full";
+  if (full || JARS.has(whole)) {
+    const after = full ? i + 1 : k + 1;
     // “a jar of honey” is a bought jar as likely as the vessel: its size is asked.
-    if (!full && n.low >= 1 && k === i && word(k) !== "jarful")
-      return { is: "vague", word: "jar", count: n, next };
+    if (!full && n.low >= 1 && k === i && whole !== "jarful")
+      return { is: "vague", word: "jar", count: n, next: after };
     if (n.high > 1)
       return fault(
         "TooMuch",
@@ -104,7 +116,7 @@ export function shareAt(c: Cursor, n: Span, i: number): Found<Quantity> {
         [],
         "1/2 jar",
       );
-    return { is: "amount", amount: { kind: "jar", count: n }, next };
+    return { is: "amount", amount: { kind: "jar", count: n }, next: after };
   }
   return undefined;
 }

@@ -8,15 +8,12 @@ import type { UnitSystem } from "../quantity/units";
 import { isFault, numberAt } from "./numbers";
 import { quantityAt } from "./quantities";
 import type { Cursor } from "./quantity";
-import { type Token, tokensOf } from "./tokens";
+import { type Token, says, tokensOf } from "./tokens";
 import { UNIT_WORDS } from "./unit-words";
 
 /** The longest text an amount may have. */
 export const LONGEST = 200;
 const NO_NAME = (): boolean => false;
-
-const says = (t: readonly Token[], i: number, ...words: readonly string[]): boolean =>
-  words.every((w, k) => t[i + k]?.low === w);
 
 const FILL_WORDS = new Set(["top", "line", "brim", "shoulder", "neck", "rim"]);
 
@@ -71,16 +68,17 @@ const RANGE_WORDS: Readonly<Record<Goal, string>> = {
   ph: "pH 2 to 7",
 };
 
+function goal(g: Goal, target: number, next: number): Result<{ amount: Amount; next: number }> {
+  const [least, most] = GOAL_RANGE[g];
+  if (!(target >= least && target <= most))
+    return fail(fault("OutOfRange", `Such a goal runs from ${RANGE_WORDS[g]}.`));
+  return ok({ amount: { kind: "goal", goal: g, target }, next });
+}
+
 /** `to 66 Bx`, `to 50 % vol`, `to 5 % acid`, `to pH 4`: an amount to be solved. */
 export function goalAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
   const t = c.tokens;
   if (!says(t, i, "to")) return undefined;
-  const goal = (g: Goal, target: number, next: number): Result<{ amount: Amount; next: number }> => {
-    const [least, most] = GOAL_RANGE[g];
-    if (!(target >= least && target <= most))
-      return fail(fault("OutOfRange", `Such a goal runs from ${RANGE_WORDS[g]}.`));
-    return ok({ amount: { kind: "goal", goal: g, target }, next });
-  };
   if (says(t, i + 1, "ph") && t[i + 2]?.kind === "number") return goal("ph", t[i + 2]!.value, i + 3);
   const n = numberAt(t, i + 1);
   if (!n || isFault(n)) return undefined;

@@ -1,11 +1,10 @@
 import { dictionary } from "../words";
 import { type Span, exactly, scaled } from "../estimate";
 import { type Result, fail, fault, ok } from "../fault";
-import type { Hedge } from "../quantity/amount";
 import { nearest } from "../quantity/near";
 import { andShare, isFault, numberAt } from "./numbers";
 import { printCount } from "./print";
-import { HEDGE_PHRASES } from "./quantity-words";
+import { hedgeAt } from "./hedges";
 import { type Token, tokensOf } from "./tokens";
 
 export const TIME_UNITS = ["min", "h", "day", "week", "month", "year"] as const;
@@ -94,19 +93,14 @@ function oneTime(t: readonly Token[], i: number): Result<At> | undefined {
   return ok({ parts: [{ count, unit }], next: extra?.next ?? next });
 }
 
-function hedgeIn(t: readonly Token[]): { readonly hedge: Hedge | undefined; readonly next: number } {
-  for (const [words, hedge] of HEDGE_PHRASES)
-    if (words.every((w, k) => t[k]?.low === w)) return { hedge, next: words.length };
-  return { hedge: undefined, next: 0 };
-}
-
 /** A length of time at the head of the tokens, and the token after it. Nothing where none stands there. */
 export function durationAt(
   t: readonly Token[],
   i: number,
 ): Result<{ readonly duration: Duration; readonly next: number }> | undefined {
   const rest = t.slice(i);
-  const { hedge, next: from } = hedgeIn(rest);
+  const hedged = hedgeAt(rest, 0);
+  const from = hedged?.next ?? 0;
   const word = rest[from]?.low === "a" ? from + 1 : from;
   const spoken = SPOKEN[rest[word]?.low ?? ""];
   if (spoken) return ok({ duration: spoken, next: i + word + 1 });
@@ -123,7 +117,7 @@ export function durationAt(
     parts.push(...more.value.parts);
     next = more.value.next;
   }
-  const wide = hedge ? { low: 0.9, value: 1, high: 1.1 } : exactly(1);
+  const wide = hedged ? { low: 0.9, value: 1, high: 1.1 } : exactly(1);
   return ok({ duration: duration(parts, wide), next: i + next });
 }
 

@@ -22,10 +22,15 @@ const isPoured = (m: Material): boolean => m.kind === "stuff" && m.row.bulk === 
 type Rest = Omit<Parameters<typeof sayLine>[0], "amount" | "material">;
 
 /** Pieces of a material by the units they are counted in: its own, and those of its class. */
-export const piecesOf = (m: Material): readonly string[] => [
-  ...Object.keys(m.row.pieces ?? {}),
-  ...(m.kind === "plant" ? Object.keys(CLASSES[m.row.class].pieces) : []),
-];
+export function piecesOf(m: Material): readonly string[] {
+  let pieces = PIECES.get(m);
+  if (!pieces) {
+    const ofClass = m.kind === "plant" ? Object.keys(CLASSES[m.row.class].pieces) : [];
+    PIECES.set(m, (pieces = [...Object.keys(m.row.pieces ?? {}), ...ofClass]));
+  }
+  return pieces;
+}
+const PIECES = new WeakMap<Material, readonly string[]>();
 
 function ounces(
   a: Extract<Amount, { kind: "measure" }>,

@@ -1,10 +1,8 @@
 import { dictionary } from "../words";
 import { fault } from "../fault";
 import type { Material } from "../material/material";
-import { COUNT_UNITS } from "../quantity/units";
-import { counted } from "../quantity/amount";
 import { nearest } from "../quantity/near";
-import { type NameSpan, type Named, PART_OF_CLASS, PART_WORDS, meantBy, nameWord, namesIn } from "./names";
+import { type NameSpan, PART_OF_CLASS, PART_WORDS, meantBy, nameWord, namesIn } from "./names";
 import { asProduct, productOf, unknownName } from "./naming";
 import { isFault, oneAt } from "./numbers";
 import type { Cursor } from "./quantity";
@@ -15,6 +13,7 @@ import { settled } from "./settle";
 import { sharesOf } from "./shares";
 import { type Token, tokensOf } from "./tokens";
 import { UNIT_WORDS } from "./unit-words";
+import { cloveOrGarlic, isCountWord, whichOf } from "./which";
 
 /** The longest line read; longer ones are several things. */
 export const LONGEST_LINE = 300;
@@ -23,14 +22,20 @@ const wrong = (name: string, message: string, suggestion?: string): Reading => (
   is: "fault",
   fault: fault(name, message, [], suggestion),
 });
-const distinct = (spans: readonly NameSpan[]): NameSpan[] =>
-  spans.filter(
-    (s, i) => spans.findIndex((o) => meantBy(o.names)[0]!.material === meantBy(s.names)[0]!.material) === i,
-  );
+const distinct = (spans: readonly NameSpan[]): readonly NameSpan[] =>
+  spans.length < 2
+    ? spans
+    : spans.filter(
+        (s, i) =>
+          spans.findIndex((o) => meantBy(o.names)[0]!.material === meantBy(s.names)[0]!.material) === i,
+      );
 
-/** A name of one word that is also a way to count: “cloves” beside garlic counts it. */
-const isCountWord = (tokens: readonly Token[], s: NameSpan): boolean =>
-  s.tokens.length === 1 && (COUNT_UNITS as readonly string[]).includes(nameWord(tokens[s.tokens[0]!]!.low));
+/** Which tokens belong to a name. */
+function namedIn(tokens: readonly Token[], spans: readonly NameSpan[]): readonly boolean[] {
+  const named = tokens.map(() => false);
+  for (const s of spans) for (const k of s.tokens) named[k] = true;
+  return named;
+}
 
 function namesOf(tokens: readonly Token[], ctx: ReadingContext): NameSpan[] {
   const all = namesIn(tokens, ctx.catalogue);
@@ -72,20 +77,6 @@ function readMade(text: string, tokens: readonly Token[], ctx: ReadingContext): 
   return lines.length === 1 ? { is: "line", line: lines[0]! } : { is: "lines", lines };
 }
 
-/** Several materials bear this name: which is meant? */
-function whichOf(names: readonly Named[], scan: Scan, ctx: ReadingContext, name: string): Reading {
-  const q = scan.amounts[0]?.q;
-  const amount = q?.is === "amount" ? sayAmount(q.amount, ctx.system) : undefined;
-  return {
-    is: "ask",
-    question: `Which ${name} is it?`,
-    choices: names.map(({ material }) => ({
-      words: material.row.names[0]!,
-      text: sayLine({ amount, material, form: scan.forms[0] }),
-    })),
-  };
-}
-
 /** Two names in one line: one of them, or a line for each. */
 function several(spans: readonly NameSpan[], scan: Scan, text: string, ctx: ReadingContext): Reading {
   const materials = spans.map((s) => meantBy(s.names)[0]!.material);
@@ -125,8 +116,8 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
   const made = readMade(text, tokens, ctx);
   if (made) return made;
   const spans = namesOf(tokens, ctx);
-  const taken = new Set(spans.flatMap((s) => s.tokens));
-  const c: Cursor = { tokens, system: ctx.system, named: (i) => taken.has(i) };
+  const taken = namedIn(tokens, spans);
+  const c: Cursor = { tokens, system: ctx.system, named: (i) => taken[i] === true };
   const first = ctx.chosen ?? spans[0]?.names[0]?.material;
   const scan = scanLine(c, text, first ? aboutOf(first) : ABOUT_NOTHING);
   if (scan.fault) return { is: "fault", fault: scan.fault };
@@ -249,40 +240,4 @@ function nothingNamed(text: string, tokens: readonly Token[], ctx: ReadingContex
     "NotAMaterial",
     `“${text.trim().slice(0, 60)}” names nothing that goes in. Write it like “1½ cups hyssop, dried”.`,
   );
-}
-
-/** Bare “6 cloves” may be garlic or the spice; a spoon of them, or whole or ground ones, are the spice. */
-function cloveOrGarlic(
-  span: NameSpan,
-  scan: Scan,
-  tokens: readonly Token[],
-  ctx: ReadingContext,
-): Reading | undefined {
-  if (!isCountWord(tokens, span)) return undefined;
-  const q = scan.amounts[0]?.q;
-  if (q?.is !== "amount" || q.amount.kind !== "count" || scan.cut === "whole" || scan.forms.length > 0)
-    return undefined;
-  const word = nameWord(tokens[span.tokens[0]!]!.low);
-  const holders = [...ctx.catalogue.values()].filter((m) => m.kind === "plant" && m.row.countsBare === word);
-  if (holders.length === 0) return undefined;
-  const spice = meantBy(span.names)[0]!.material;
-  const amount = q.amount;
-  return {
-    is: "ask",
-    question: `${sayAmount(amount, ctx.system)} cloves of garlic, or the spice?`,
-    choices: [
-      ...holders.map((m) => ({
-        words: m.row.names[0]!,
-        text: sayLine({
-          amount: sayAmount(counted("clove", amount.count), ctx.system),
-          material: m,
-          form: "fresh" as const,
-        }),
-      })),
-      {
-        words: `${spice.row.names[0]!}, the spice`,
-        text: sayLine({ amount: sayAmount(amount, ctx.system), material: spice, cut: "whole" as const }),
-      },
-    ],
-  };
 }

@@ -47,6 +47,8 @@ interface Index {
   readonly first: ReadonlyMap<Material, readonly string[]>;
   /** Words of four letters and more by the four they begin with. */
   readonly byBeginning: ReadonlyMap<string, readonly string[]>;
+  /** Plants whose pieces go by a bare word: garlic by “cloves”. */
+  readonly countedBare: ReadonlyMap<string, readonly Material[]>;
   /** Every name in plain letters. */
   readonly plain: readonly (readonly [Material, string])[];
   /** How long each of those is, and which letters are in it: side by side, since all are passed at each keystroke. */
@@ -108,7 +110,23 @@ function indexOf(catalogue: Catalogue): Index {
     if (alike) alike.push(w);
     else byBeginning.set(w.slice(0, 4), [w]);
   }
-  const index = { byKey, byWord, byBeginning, vocabulary, longest, plain, lengths, letters, first };
+  const countedBare = new Map<string, Material[]>();
+  for (const m of catalogue.values()) {
+    if (m.kind !== "plant" || !m.row.countsBare) continue;
+    countedBare.set(m.row.countsBare, [...(countedBare.get(m.row.countsBare) ?? []), m]);
+  }
+  const index = {
+    byKey,
+    byWord,
+    byBeginning,
+    countedBare,
+    vocabulary,
+    longest,
+    plain,
+    lengths,
+    letters,
+    first,
+  };
   indexes.set(catalogue, index);
   return index;
 }
@@ -161,6 +179,10 @@ export function materialNamed(name: string, catalogue: Catalogue = MATERIALS): M
   const firm = names.filter((n) => !n.loose);
   return (firm.length > 0 ? firm : names)[0]?.material;
 }
+
+/** Plants whose pieces this word counts where nothing else is named. */
+export const countedBare = (word: string, catalogue: Catalogue): readonly Material[] =>
+  indexOf(catalogue).countedBare.get(word) ?? [];
 
 /** Where several materials bear a name: the one whose first name it is, or all of them. */
 export function meantBy(names: readonly Named[]): readonly Named[] {

@@ -67,18 +67,24 @@ export function andShare(
   return undefined;
 }
 
+/** `1/2`, `1/8th` at a token. */
+function fractionAt(
+  t: readonly Token[],
+  k: number,
+): Found<{ readonly value: number; readonly next: number }> {
+  const top = t[k];
+  const under = t[k + 2];
+  if (top?.kind !== "number" || t[k + 1]?.low !== "/" || under?.kind !== "number") return undefined;
+  if (under.value === 0) return zeroUnder(`${top.text}/${under.text}`);
+  const next = t[k + 3]?.glued && ORDINAL.has(t[k + 3]!.low) ? k + 4 : k + 3;
+  return { value: top.value / under.value, next };
+}
+
 /** A number in figures: 12 · ½ · 1½ · 1/2 · 1 1/2 · 1-1/2 · 1/8th. */
 function inFigures(t: readonly Token[], i: number): Found<One> {
   const n = t[i]!;
-  const fractionAt = (k: number): Found<{ value: number; next: number }> => {
-    const [top, bar, under] = [t[k], t[k + 1], t[k + 2]];
-    if (top?.kind !== "number" || bar?.low !== "/" || under?.kind !== "number") return undefined;
-    if (under.value === 0) return zeroUnder(`${top.text}/${under.text}`);
-    const next = t[k + 3]?.glued && ORDINAL.has(t[k + 3]!.low) ? k + 4 : k + 3;
-    return { value: top.value / under.value, next };
-  };
   const whole = Number.isInteger(n.value) && !n.glyph;
-  const bare = fractionAt(i);
+  const bare = fractionAt(t, i);
   if (isFault(bare)) return bare;
   if (bare) return { span: exactly(bare.value), next: bare.next, article: false };
   if (whole) {
@@ -86,7 +92,7 @@ function inFigures(t: readonly Token[], i: number): Found<One> {
     const dash = t[i + 1]?.low === "-" && t[i + 1]!.glued && t[i + 2]?.glued === true ? 1 : 0;
     if (dash && t[i + 2]!.glyph)
       return { span: exactly(n.value + t[i + 2]!.value), next: i + 3, article: false };
-    const part = fractionAt(i + 1 + dash);
+    const part = fractionAt(t, i + 1 + dash);
     if (isFault(part)) return part;
     // “1-1/2” is one and a half; “1-3/2” would be a range.
     if (part && part.value < 1)
@@ -96,25 +102,27 @@ function inFigures(t: readonly Token[], i: number): Found<One> {
   return { span: exactly(n.value + (more?.add ?? 0)), next: more?.next ?? i + 1, article: false };
 }
 
+const one = (value: Span, next: number): One => ({ span: value, next, article: false });
+
+/** Past “of”, “a”, “an”, which follow a share: “half of a”, “a third of a”. */
+function past(t: readonly Token[], n: number): number {
+  let j = n;
+  if (t[j]?.low === "of" && (t[j + 1]?.low === "a" || t[j + 1]?.low === "an")) j++;
+  if (t[j]?.low === "a" || t[j]?.low === "an") j++;
+  return j;
+}
+
 /** A number in words: two · half a · two thirds of a · a dozen · a few. */
 function inWords(t: readonly Token[], i: number): One | undefined {
   const at = t[i]!;
   const article = at.low === "a" || at.low === "an";
   const k = article ? i + 1 : i;
   const w = t[k]?.low ?? "";
-  const one = (value: Span, next: number): One => ({ span: value, next, article: false });
-  /** Past “of”, “a”, “an”, which follow a share: “half of a”, “a third of a”. */
-  const past = (n: number): number => {
-    let j = n;
-    if (t[j]?.low === "of" && (t[j + 1]?.low === "a" || t[j + 1]?.low === "an")) j++;
-    if (t[j]?.low === "a" || t[j]?.low === "an") j++;
-    return j;
-  };
   if (LOOSE[w]) return one(LOOSE[w], t[k + 1]?.low === "of" ? k + 2 : k + 1);
   if (w === "dozen") return one(exactly(12), k + 1);
   if (SHARES[w] !== undefined) {
-    if (w === "half" && t[past(k + 1)]?.low === "dozen") return one(exactly(6), past(k + 1) + 1);
-    return one(exactly(SHARES[w]), past(k + 1));
+    if (w === "half" && t[past(t, k + 1)]?.low === "dozen") return one(exactly(6), past(t, k + 1) + 1);
+    return one(exactly(SHARES[w]), past(t, k + 1));
   }
   if (article) {
     const more = andShare(t, k);
@@ -123,7 +131,7 @@ function inWords(t: readonly Token[], i: number): One | undefined {
   const n = WORDS[w];
   if (n === undefined) return undefined;
   const share = SHARES[t[k + (t[k + 1]?.low === "-" ? 2 : 1)]?.low ?? ""];
-  if (share !== undefined) return one(exactly(n * share), past(k + (t[k + 1]?.low === "-" ? 3 : 2)));
+  if (share !== undefined) return one(exactly(n * share), past(t, k + (t[k + 1]?.low === "-" ? 3 : 2)));
   if (t[k + 1]?.low === "dozen") return one(exactly(12 * n), k + 2);
   const more = andShare(t, k + 1);
   return one(exactly(n + (more?.add ?? 0)), more?.next ?? k + 1);

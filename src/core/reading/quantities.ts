@@ -11,30 +11,12 @@ import {
 } from "../quantity/amount";
 
 import { type Found, andShare, isFault, numberAt } from "./numbers";
-import {
-  CONTAINERS,
-  HEDGE_PHRASES,
-  PACKING_ADVERBS,
-  PACKING_WORDS,
-  SIZE_WORDS,
-  VAGUE,
-} from "./quantity-words";
-import type { Token } from "./tokens";
+import { hedgeAt } from "./hedges";
+import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS, VAGUE } from "./quantity-words";
+import { says } from "./tokens";
 
 import { containerAt, shareAt, strengthAt } from "./after-number";
 import { type Cursor, type Quantity, unitAt } from "./quantity";
-
-function hedgeAt(
-  t: readonly Token[],
-  i: number,
-): { readonly hedge: Hedge; readonly next: number } | undefined {
-  for (const [words, hedge] of HEDGE_PHRASES)
-    if (words.every((w, k) => t[i + k]?.low === w)) {
-      const next = i + words.length;
-      return { hedge, next: t[next]?.low === "." ? next + 1 : next };
-    }
-  return undefined;
-}
 
 interface Described {
   hedge?: Hedge;
@@ -92,9 +74,6 @@ function moreTerms(
     next = u.next;
   }
 }
-
-const says = (t: readonly Token[], i: number, ...words: readonly string[]): boolean =>
-  words.every((w, k) => t[i + k]?.low === w);
 
 /** A measured or counted amount once its number and words of size are read. */
 function unitedAt(

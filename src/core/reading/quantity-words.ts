@@ -1,36 +1,6 @@
 import { dictionary } from "../words";
 import type { Hedge, Packing, Size } from "../quantity/amount";
 
-/** Words before an amount that widen it. Longer ones are tried first. */
-export const HEDGE_PHRASES: ReadonlyArray<readonly [words: readonly string[], hedge: Hedge]> = [
-  [["just", "under"], "just under"],
-  [["just", "over"], "just over"],
-  [["not", "quite"], "just under"],
-  [["a", "little", "over"], "just over"],
-  [["a", "bit", "over"], "just over"],
-  [["a", "little", "under"], "just under"],
-  [["a", "little", "more", "than"], "just over"],
-  [["a", "little", "less", "than"], "just under"],
-  [["more", "or", "less"], "about"],
-  [["about"], "about"],
-  [["around"], "about"],
-  [["roughly"], "about"],
-  [["approximately"], "about"],
-  [["approx"], "about"],
-  [["circa"], "about"],
-  [["maybe"], "about"],
-  [["perhaps"], "about"],
-  [["~"], "about"],
-  [["almost"], "just under"],
-  [["nearly"], "just under"],
-  [["barely"], "just under"],
-  [["scant"], "scant"],
-  [["heaping"], "heaped"],
-  [["heaped"], "heaped"],
-  [["rounded"], "rounded"],
-  [["generous"], "generous"],
-];
-
 /** What a word of size says: of a cup or a handful, and of a piece. */
 export const SIZE_WORDS = dictionary<{ readonly hedge?: Hedge; readonly size?: Size }>({
   small: { hedge: "small", size: "small" },

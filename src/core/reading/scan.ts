@@ -10,7 +10,7 @@ import { andShare, isFault } from "./numbers";
 import { quantityAt } from "./quantities";
 import type { Cursor, Quantity } from "./quantity";
 import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS } from "./quantity-words";
-import type { Token } from "./tokens";
+import { type Token, says } from "./tokens";
 
 /** What stands round the name in a typed line, sorted out. */
 export interface Scan {
@@ -33,9 +33,6 @@ export interface Scan {
   readonly unknown: number[];
   fault: Fault | undefined;
 }
-
-const says = (t: readonly Token[], i: number, ...words: readonly string[]): boolean =>
-  words.every((w, k) => t[i + k]?.low === w);
 
 /** Tokens of a remark: up to the next comma, bracket or the end. */
 function remarkEnd(t: readonly Token[], i: number): number {

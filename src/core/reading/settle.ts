@@ -1,4 +1,5 @@
 import { fault } from "../fault";
+import type { Cut, Form } from "../material/classes";
 import { type Material, formsOf } from "../material/material";
 import type { Amount } from "../quantity/amount";
 import { readAmount } from "./amounts";
@@ -146,6 +147,24 @@ function disagreeing(a: Amount, second: Quantity, m: Material, ctx: ReadingConte
   };
 }
 
+/** The line itself; what was not said is left out of it. */
+function lineOf(
+  material: Material,
+  { notes, optional }: Scan,
+  amount: SaidLine["amount"],
+  took: readonly Took[],
+  strength: string | undefined,
+  form?: Form,
+  cut?: Cut,
+): SaidLine {
+  const line: { -readonly [K in keyof SaidLine]: SaidLine[K] } = { material, took, notes, optional };
+  if (amount) line.amount = amount;
+  if (form) line.form = form;
+  if (cut) line.cut = cut;
+  if (strength) line.strength = strength;
+  return line;
+}
+
 function withForm(
   m: Material,
   scan: Scan,
@@ -155,16 +174,11 @@ function withForm(
   rest: Rest,
 ): Reading {
   const forms = formsOf(m);
-  const base = {
-    material: m,
-    notes: scan.notes,
-    optional: scan.optional,
-    ...(amount ? { amount } : {}),
-    ...(rest.strength ? { strength: rest.strength } : {}),
-  };
-  if (m.kind !== "plant") return { is: "line", line: { ...base, took } };
-  const said = scan.forms.filter((f) => forms.includes(f));
-  const cut = scan.cut && said[0] !== "powdered" ? { cut: scan.cut } : {};
+  if (m.kind !== "plant") return { is: "line", line: lineOf(m, scan, amount, took, rest.strength) };
+  const said = scan.forms.length === 0 ? scan.forms : scan.forms.filter((f) => forms.includes(f));
+  const cut = said[0] === "powdered" ? undefined : scan.cut;
+  const line = (form: Form | undefined, cut: Cut | undefined): SaidLine =>
+    lineOf(m, scan, amount, took, rest.strength, form, cut);
   const asked = (question: string, offered: readonly (typeof forms)[number][]): Reading => ({
     is: "ask",
     question,
@@ -172,7 +186,7 @@ function withForm(
       words: form,
       text: sayLine({ ...rest, amount: amount?.text, material: m, form }),
     })),
-    line: { ...base, ...cut, took },
+    line: line(undefined, cut),
   });
   if (said.length > 1) return asked(`${capital(said.join(" or "))}?`, said);
   if (scan.forms.length > 0 && said.length === 0)
@@ -180,7 +194,7 @@ function withForm(
       "NoSuchForm",
       `${capital(m.row.names[0]!)} is not kept ${scan.forms[0]} here. It comes ${forms.join(" or ")}.`,
     );
-  if (said[0]) return { is: "line", line: { ...base, ...cut, form: said[0], took } };
+  if (said[0]) return { is: "line", line: line(said[0], cut) };
   const taken = formTaken(m, amount?.amount, scan.worked, ctx.usual);
   if (taken === "ask")
     return asked(
@@ -188,13 +202,6 @@ function withForm(
       forms.filter((f) => f === "fresh" || f === "dried" || f === "frozen"),
     );
   const form = taken?.form ?? forms[0]!;
-  return {
-    is: "line",
-    line: {
-      ...base,
-      ...(form === "powdered" ? {} : cut),
-      form,
-      took: [...took, { what: "form", value: form, because: taken?.because ?? "" }],
-    },
-  };
+  took.push({ what: "form", value: form, because: taken?.because ?? "" });
+  return { is: "line", line: line(form, form === "powdered" ? undefined : cut) };
 }

@@ -4,11 +4,9 @@ import { type NameSpan, meantBy, namesIn } from "./names";
 import { isFault, oneAt } from "./numbers";
 import { printCount } from "./print";
 import { type Reading, type ReadingContext, type SaidLine, sayLine, sayAmount } from "./said";
-import type { Token } from "./tokens";
+import { type Token, says } from "./tokens";
 
 type ReadLine = (text: string, ctx: ReadingContext) => Reading;
-const says = (t: readonly Token[], i: number, ...words: readonly string[]): boolean =>
-  words.every((w, k) => t[i + k]?.low === w);
 
 /** `equal parts honey and vinegar`: a line of one part for each. */
 function equalParts(

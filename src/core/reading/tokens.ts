@@ -41,6 +41,22 @@ export function plainLetters(text: string): string {
   return ASCII.test(low) ? low : low.normalize("NFD").replace(/[\u0300-\u036f'’ʼ`]/g, "");
 }
 
+const HEARD = new Map<string, string>();
+/** A kitchen's words are few and short: past so many the text is no kitchen's, and they are begun anew. */
+const MOST_HEARD = 5000;
+const LONGEST_HEARD = 40;
+
+/** A word in plain letters, and the very same string each time, so that tables and comparisons know it without reading it. */
+function wordOf(typed: string): string {
+  const heard = HEARD.get(typed);
+  if (heard !== undefined) return heard;
+  const low = plainLetters(typed);
+  if (typed.length > LONGEST_HEARD) return low;
+  if (HEARD.size >= MOST_HEARD) HEARD.clear();
+  HEARD.set(typed, low);
+  return low;
+}
+
 /** Where a number written in figures ends: 12 · 1.5 · 1,5 · 1,000 · .5 */
 function figuresEnd(text: string, at: number): number {
   let i = at;
@@ -95,7 +111,7 @@ export function tokensOf(text: string): Token[] {
         (isLetter(text[to]!) || (APOSTROPHE.test(text[to]!) && isLetter(text[to + 1] ?? "")))
       )
         to++;
-      put("word", to, plainLetters(text.slice(i, to)));
+      put("word", to, wordOf(text.slice(i, to)));
     } else {
       const point = text.codePointAt(i)!;
       const to = i + (point > 0xffff ? 2 : 1);
@@ -104,3 +120,19 @@ export function tokensOf(text: string): Token[] {
   }
   return out;
 }
+
+/** Whether up to three words stand at a token, one after the other. */
+export const says = (
+  t: readonly Token[],
+  i: number,
+  first: string,
+  second?: string,
+  third?: string,
+): boolean =>
+  t[i]?.low === first &&
+  (second === undefined || t[i + 1]?.low === second) &&
+  (third === undefined || t[i + 2]?.low === third);
+
+/** Whether words of any number stand at a token. */
+export const standsAt = (t: readonly Token[], i: number, words: readonly string[]): boolean =>
+  words.every((w, k) => t[i + k]?.low === w);

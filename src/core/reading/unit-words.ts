@@ -87,20 +87,31 @@ const SPOONS = dictionary<LocalWord>({ T: "tbsp", t: "tsp", Tb: "tbsp", Ts: "tsp
 
 /** The unit a word means in this household; `written` is as typed, for T and t. */
 export function unitWord(word: string, written: string, system: UnitSystem): UnitWord | undefined {
-  const spoon = SPOONS[written];
+  const spoon = written.length < 3 ? SPOONS[written] : undefined;
   if (spoon) return { unit: UNITS[LOCAL[spoon][system]] };
   return BY_SYSTEM.get(system)!.get(word);
 }
 
-/** How a unit is written in this household, one and many: `cups`, or `imp cups` where a bare cup is another. */
-export function writtenUnit(id: UnitId, system: UnitSystem, many: boolean): string {
+/** One and many of a unit, as this household writes it. */
+function oneAndMany(id: UnitId, system: UnitSystem): readonly [one: string, many: string] {
   const fixed = FIXED[id];
-  if (fixed) return fixed[many ? 1 : 0]!;
+  if (fixed) return [fixed[0]!, fixed[1]!];
   const [origin, ...rest] = id.split("-");
   const bare = rest.join(" ").replace("floz", "fl oz") as LocalWord;
-  const word = LOCAL_WORDS[bare][many ? 1 : 0]!;
-  return LOCAL[bare][system] === id ? word : `${origin === "us" ? "US" : origin} ${word}`;
+  const [one, many] = LOCAL_WORDS[bare] as [string, string];
+  if (LOCAL[bare][system] === id) return [one, many];
+  const whose = origin === "us" ? "US" : origin;
+  return [`${whose} ${one}`, `${whose} ${many}`];
 }
+const WRITTEN = new Map(
+  (["us", "metric", "imperial"] as const).map((system) => [
+    system,
+    new Map((Object.keys(UNITS) as UnitId[]).map((id) => [id, oneAndMany(id, system)])),
+  ]),
+);
+/** How a unit is written in this household, one and many: `cups`, or `imp cups` where a bare cup is another. */
+export const writtenUnit = (id: UnitId, system: UnitSystem, many: boolean): string =>
+  WRITTEN.get(system)!.get(id)![many ? 1 : 0];
 export const writtenCount = (u: CountUnit, many: boolean): string => countWords(u)[many ? 1 : 0]!;
 
 /** Every word a unit can be typed as, for suggestions. */

@@ -2,12 +2,12 @@ import type { Plan, SteepPlace, Wringing } from "../../plan/plan";
 import type { UnitSystem } from "../../quantity/units";
 import type { Duration } from "../../reading/durations";
 import { isFault, numberAt } from "../../reading/numbers";
-import type { Token } from "../../reading/tokens";
+import { type Token, says, standsAt } from "../../reading/tokens";
 import { noVerb } from "./no-verb";
 import { amountBehind, leftOver, reductionFrom } from "./said-reductions";
 import { WARMTH, lastingAt, oftenAt, temperatureAt } from "./said-times";
 import { DEEDS, type Deed, PLACE_WORDS } from "./verbs";
-import { among, says } from "./words-near";
+import { among } from "./words-near";
 
 /** One thing a sentence says to do, with all that is said of it. */
 export interface Act {
@@ -147,7 +147,7 @@ class ActReader {
   }
 
   private warmth(): boolean {
-    const found = WARMTH.find(([words]) => says(this.t, this.i, ...words));
+    const found = WARMTH.find(([words]) => standsAt(this.t, this.i, words));
     if (!found) return false;
     const last = this.acts.at(-1);
     // “keep at room temperature” cools nothing.
@@ -197,7 +197,7 @@ class ActReader {
   private attributes(k: number): void {
     const { t, on: act } = this;
     const { low } = t[k]!;
-    const place = PLACE_WORDS.find(([words]) => says(t, k, ...words));
+    const place = PLACE_WORDS.find(([words]) => standsAt(t, k, words));
     if (place && act.place === undefined) act.place = place[1];
     if (low === "covered" || says(t, k, "lid", "on")) act.lid = "on";
     if (low === "uncovered" || says(t, k, "lid", "off")) act.lid = "off";

@@ -3,8 +3,7 @@ import type { Plan } from "../../plan/plan";
 import { type Duration, durationAt, lasting, printDuration } from "../../reading/durations";
 import { isFault, numberAt } from "../../reading/numbers";
 import { readTemperature } from "../../reading/temperatures";
-import type { Token } from "../../reading/tokens";
-import { says } from "./words-near";
+import { type Token, says } from "../../reading/tokens";
 
 /** “twice a day”, “every few days”, “daily”: how often, and the token after it. */
 export function oftenAt(

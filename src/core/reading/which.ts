@@ -1,0 +1,60 @@
+import { COUNT_UNITS } from "../quantity/units";
+import { counted } from "../quantity/amount";
+import { type NameSpan, type Named, countedBare, meantBy, nameWord } from "./names";
+import { type Reading, type ReadingContext, sayAmount, sayLine } from "./said";
+import type { Scan } from "./scan";
+import type { Token } from "./tokens";
+
+/** A name of one word that is also a way to count: “cloves” beside garlic counts it. */
+export const isCountWord = (tokens: readonly Token[], s: NameSpan): boolean =>
+  s.tokens.length === 1 && (COUNT_UNITS as readonly string[]).includes(nameWord(tokens[s.tokens[0]!]!.low));
+
+/** Several materials bear this name: which is meant? */
+export function whichOf(names: readonly Named[], scan: Scan, ctx: ReadingContext, name: string): Reading {
+  const q = scan.amounts[0]?.q;
+  const amount = q?.is === "amount" ? sayAmount(q.amount, ctx.system) : undefined;
+  return {
+    is: "ask",
+    question: `Which ${name} is it?`,
+    choices: names.map(({ material }) => ({
+      words: material.row.names[0]!,
+      text: sayLine({ amount, material, form: scan.forms[0] }),
+    })),
+  };
+}
+
+/** Bare “6 cloves” may be garlic or the spice; a spoon of them, or whole or ground ones, are the spice. */
+export function cloveOrGarlic(
+  span: NameSpan,
+  scan: Scan,
+  tokens: readonly Token[],
+  ctx: ReadingContext,
+): Reading | undefined {
+  if (!isCountWord(tokens, span)) return undefined;
+  const q = scan.amounts[0]?.q;
+  if (q?.is !== "amount" || q.amount.kind !== "count" || scan.cut === "whole" || scan.forms.length > 0)
+    return undefined;
+  const word = nameWord(tokens[span.tokens[0]!]!.low);
+  const holders = countedBare(word, ctx.catalogue);
+  if (holders.length === 0) return undefined;
+  const spice = meantBy(span.names)[0]!.material;
+  const amount = q.amount;
+  return {
+    is: "ask",
+    question: `${sayAmount(amount, ctx.system)} cloves of garlic, or the spice?`,
+    choices: [
+      ...holders.map((m) => ({
+        words: m.row.names[0]!,
+        text: sayLine({
+          amount: sayAmount(counted("clove", amount.count), ctx.system),
+          material: m,
+          form: "fresh" as const,
+        }),
+      })),
+      {
+        words: `${spice.row.names[0]!}, the spice`,
+        text: sayLine({ amount: sayAmount(amount, ctx.system), material: spice, cut: "whole" as const }),
+      },
+    ],
+  };
+}
