@@ -3,6 +3,7 @@ import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Material } from "../material/material";
 import { LITTLE_WORDS } from "./line-words";
 import { distance } from "../quantity/near";
+import { remembered } from "../remembered";
 import { type Token, plainLetters, tokensOf } from "./tokens";
 
 /** Spellings that are one word. */
@@ -14,20 +15,14 @@ const VARIANTS = dictionary<string>({
 const KEEP_S = /(?:ss|us|is)$/;
 
 /** A word as names are matched by: singular, in one spelling. */
-export function nameWord(low: string): string {
-  const cached = WORDS.get(low);
-  if (cached !== undefined) return cached;
+export const nameWord = remembered((low) => {
   let w = low;
   if (w === "leaves") w = "leaf";
   else if (w.length > 4 && w.endsWith("ies")) w = `${w.slice(0, -3)}y`;
   else if (w.length > 4 && /(?:ch|sh|x|to)es$/.test(w)) w = w.slice(0, -2);
   else if (w.length > 3 && w.endsWith("s") && !KEEP_S.test(w)) w = w.slice(0, -1);
-  w = VARIANTS[w] ?? w;
-  if (WORDS.size > 5000) WORDS.clear();
-  WORDS.set(low, w);
-  return w;
-}
-const WORDS = new Map<string, string>();
+  return VARIANTS[w] ?? w;
+}, 5000);
 
 /** A material by one of its names. */
 export interface Named {

@@ -1,3 +1,4 @@
+import { remembered } from "../remembered";
 import { dictionary } from "../words";
 
 /** One word, number or mark of what was typed, and where it stood. */
@@ -41,21 +42,8 @@ export function plainLetters(text: string): string {
   return ASCII.test(low) ? low : low.normalize("NFD").replace(/[\u0300-\u036f'’ʼ`]/g, "");
 }
 
-const HEARD = new Map<string, string>();
-/** A kitchen's words are few and short: past so many the text is no kitchen's, and they are begun anew. */
-const MOST_HEARD = 5000;
-const LONGEST_HEARD = 40;
-
 /** A word in plain letters, and the very same string each time, so that tables and comparisons know it without reading it. */
-function wordOf(typed: string): string {
-  const heard = HEARD.get(typed);
-  if (heard !== undefined) return heard;
-  const low = plainLetters(typed);
-  if (typed.length > LONGEST_HEARD) return low;
-  if (HEARD.size >= MOST_HEARD) HEARD.clear();
-  HEARD.set(typed, low);
-  return low;
-}
+const wordOf = remembered(plainLetters, 5000, 40);
 
 /** Where a number written in figures ends: 12 · 1.5 · 1,5 · 1,000 · .5 */
 function figuresEnd(text: string, at: number): number {

@@ -193,6 +193,7 @@ export function Bench(props: Props) {
           <div className="min-w-0">
             <OutcomeSide
               made={made}
+              around={around}
               empties={stores.empties}
               currency={currency}
               today={today}

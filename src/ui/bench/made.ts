@@ -45,17 +45,6 @@ export interface Made {
   readonly rail: Rail | undefined;
   readonly grave: readonly Caution[];
   readonly notes: readonly Caution[];
-  /** A line that was taken for granted and would keep less well in its other form. */
-  readonly doubts: readonly Doubt[];
-}
-
-/** What the verdict would be were a form that nobody said the other one. */
-export interface Doubt {
-  readonly line: string;
-  readonly name: string;
-  readonly form: string;
-  readonly place: "cupboard" | "fridge" | "do-not-keep";
-  readonly life: string;
 }
 
 const NONE: readonly never[] = [];
@@ -74,35 +63,6 @@ function kept<T>(was: readonly T[], is: readonly T[]): readonly T[] {
     return is.map((x) => was.find((y) => JSON.stringify(x) === JSON.stringify(y)) ?? x);
   const same = is.map((x, i) => (JSON.stringify(x) === JSON.stringify(was[i]) ? was[i]! : x));
   return same.every((x, i) => x === was[i]) ? was : same;
-}
-
-const WORSE = { cupboard: 2, fridge: 1, "do-not-keep": 0 } as const;
-
-/** Forms nobody said, tried the other way round: only where the verdict would be worse is it worth a word. */
-function doubtsOf(r: Reckoned, around: Around): Doubt[] {
-  return r.program.lines.flatMap((l): Doubt[] => {
-    const other = l.otherwise;
-    if (!other) return [];
-    const plan: Plan = {
-      ...r.program.plan,
-      steps: r.program.plan.steps.map((s) =>
-        s.do === "add"
-          ? {
-              ...s,
-              what: s.what.map((x) => (x.id === l.line.id ? { ...x, form: other.form!, took: [] } : x)),
-            }
-          : s,
-      ),
-    };
-    const p = resolve(plan, around.context);
-    if (!p.ok) return [];
-    const [v, was] = [reckonProgram(p.value).verdict, r.reckoning.verdict];
-    const worse =
-      WORSE[v.place] < WORSE[was.place] || (v.place === was.place && v.life.days < 0.99 * was.life.days);
-    return worse
-      ? [{ line: l.line.id, name: l.stuff.name, form: other.form!, place: v.place, life: v.life.words }]
-      : [];
-  });
 }
 
 /** Before the first herb is in, what waits for one is no fault of the plan: the Bench asks for a herb anyway. */
@@ -156,6 +116,5 @@ export function make(plan: Plan, around: Around, was?: Made): Made {
       was?.notes ?? NONE,
       cautions.filter((c) => c.severity === "note"),
     ),
-    doubts: now ? kept(was?.doubts ?? NONE, same ? was.doubts : doubtsOf(now, around)) : NONE,
   };
 }

@@ -1,16 +1,18 @@
 "use client";
 import type { Plan } from "@/core/plan/plan";
 import type { Empties } from "@/core/stores/item";
-import type { Made } from "./made";
+import type { Around, Made } from "./made";
 import { Offers } from "./offers";
 import { verdictHead } from "../plan/verdict-words";
 import { Outcome } from "./outcome";
 import { Spoken } from "./spoken";
 import type { Bench } from "./state";
+import { useDoubts } from "./use-doubts";
 
 /** The right of the Bench: what comes of the plan, and what would make it keep better. */
 export function OutcomeSide({
   made,
+  around,
   bench,
   empties,
   currency,
@@ -18,6 +20,7 @@ export function OutcomeSide({
   take,
 }: {
   made: Made;
+  around: Around;
   bench: Bench;
   empties: readonly Empties[];
   currency: string;
@@ -25,6 +28,7 @@ export function OutcomeSide({
   take: (plan: Plan) => void;
 }) {
   const { shown, now, plan } = made;
+  const doubts = useDoubts(now, around.context);
   if (!shown)
     return (
       <section>
@@ -53,7 +57,7 @@ export function OutcomeSide({
         today={today}
         stale={!now}
         stopped={stopped}
-        doubts={made.doubts}
+        doubts={doubts}
       />
       {worth && <Offers plan={plan} wish={{ for: wish }} take={take} today={today} />}
     </>

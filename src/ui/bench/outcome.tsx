@@ -14,7 +14,7 @@ import { distanceWords } from "@/core/keeping/reasons";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
 import type { Went } from "@/core/reckoning/went";
 import { LiquidWent } from "../plan/went";
-import type { Doubt } from "./made";
+import type { Doubt } from "@/core/advice/other-form";
 
 interface Props {
   readonly r: Reckoning;

@@ -3,7 +3,6 @@ import type { Fault } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";
 import type { Line } from "@/core/plan/plan";
 import type { UnitSystem } from "@/core/quantity/units";
-import type { Vessel } from "@/core/vessel/vessel";
 import type { Hint } from "../state";
 import type { LineActions } from "./line-actions";
 
@@ -13,8 +12,6 @@ export interface LineProps {
   readonly last: boolean;
   readonly system: UnitSystem;
   readonly catalogue: Catalogue;
-  readonly partMl: number | undefined;
-  readonly vessel: Vessel | undefined;
   /** Grams and millilitres it comes to; missing while the plan does not reckon. */
   readonly grams: number | undefined;
   readonly millilitres: number | undefined;

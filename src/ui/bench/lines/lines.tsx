@@ -20,6 +20,7 @@ import type { Made } from "../made";
 import type { Hint } from "../state";
 import type { LineActions } from "./line-actions";
 import { OneLine } from "./one-line";
+import { Measured } from "./say-otherwise";
 import { AddStep, StepRow } from "./step-row";
 
 interface Props {
@@ -77,7 +78,6 @@ function cautionsAt(grave: readonly Caution[], what: "line" | "step", id: string
 function rowsOf(p: Props, ids: readonly string[]): React.ReactNode[] {
   const { made, actions } = p;
   const { plan } = made;
-  const program = made.shown?.program;
   const oneLine = (line: Line, step: number, place: number): React.ReactNode => {
     const found = made.shown?.reckoning.lines.find((l) => l.id === line.id);
     return (
@@ -88,8 +88,6 @@ function rowsOf(p: Props, ids: readonly string[]): React.ReactNode[] {
         last={ids.at(-1) === line.id}
         system={plan.units}
         catalogue={p.catalogue}
-        partMl={program?.partMl}
-        vessel={program?.vessel}
         grams={found?.grams.value}
         millilitres={found?.ml.value}
         stale={!made.now}
@@ -148,7 +146,9 @@ export function Lines(p: Props) {
         accessibility={spoken(nameOf)}
       >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          <ol aria-label="What goes in, in this order">{rowsOf(p, ids)}</ol>
+          <Measured.Provider value={made.shown?.program}>
+            <ol aria-label="What goes in, in this order">{rowsOf(p, ids)}</ol>
+          </Measured.Provider>
         </SortableContext>
       </DndContext>
       <AddStep add={actions.addStep} />

@@ -134,8 +134,6 @@ function Amount({ p, of }: { p: LineProps; of: Parts }) {
           stuff={of.stuff}
           grams={p.grams}
           system={p.system}
-          partMl={p.partMl}
-          vessel={p.vessel}
           sayAs={actions.sayIn}
         />
       ) : (
