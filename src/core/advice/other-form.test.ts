@@ -1,7 +1,7 @@
 /** Forms nobody said, tried the other way round. */
 import { describe, expect, test } from "@jest/globals";
 import { line, made, withMaterial } from "../plan/trial";
-import type { Plan } from "../plan/plan";
+import type { Line, Plan } from "../plan/plan";
 import { reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import { otherForms } from "./other-form";
@@ -15,7 +15,7 @@ const doubtsIn = (plan: Plan) => {
   const p = program(plan);
   return otherForms(p, reckonProgram(p), {});
 };
-const TAKEN = { form: "dried", took: ["form"] } as const;
+const TAKEN: Partial<Line> = { form: "dried", took: ["form"] };
 /** Thyme in honey, taken as dried: fresh it would bring water into it. */
 const HONEY = made("honey-dried", [line("thyme", "1 cup", TAKEN), line("sage", "1 tbsp", { form: "dried" })]);
 
