@@ -1,4 +1,4 @@
-import { type Span } from "../estimate";
+import { type Span, scaled } from "../estimate";
 import { fault } from "../fault";
 import { measure } from "../quantity/amount";
 
@@ -16,11 +16,17 @@ export function containerAt(c: Cursor, count: Span, i: number): Found<Quantity> 
   if (!n || isFault(n) || n.article) return undefined;
   const at = t[n.next]?.low === "-" ? n.next + 1 : n.next;
   const u = unitAt(c, at);
-  if (!u || !("unit" in u.unit) || u.unit.unit.dimension === "length") return undefined;
+  if (!u || !("unit" in u.unit)) return undefined;
   let next = u.next;
   if (bracket) {
     if (t[next]?.low !== ")") return undefined;
     next++;
+  }
+  if (u.unit.unit.dimension === "length") {
+    // “1 (1-inch) knob of ginger”: so many of that length.
+    if (!bracket) return undefined;
+    const long = scaled(n.span, count.value);
+    return { is: "amount", amount: measure([{ unit: u.unit.unit, count: long }]), next };
   }
   const holds = CONTAINERS.has(t[next]?.low ?? "");
   if (!holds && !by) return undefined;
@@ -35,7 +41,7 @@ export function containerAt(c: Cursor, count: Span, i: number): Found<Quantity> 
     is: "amount",
     amount: measure([{ unit: u.unit.unit, count: all }]),
     next,
-    inContainer: true,
+    by: "volume",
   };
 }
 
@@ -82,6 +88,16 @@ const BEFORE_A_WHOLE = [
 ] satisfies readonly (readonly string[])[];
 const JARS: ReadonlySet<string> = new Set(["jar", "jarful", "jars", "jarfuls"]);
 
+const FILLS: ReadonlySet<string> = new Set(["fill", "filled"]);
+
+/** “half fill the jar”: the share, from the token after *fill*. */
+function halfFilled(c: Cursor, n: Span, i: number): Quantity | undefined {
+  if (n.high > 1) return undefined;
+  const the = ownWord(c, i) === "the" || ownWord(c, i) === "a" ? i + 1 : i;
+  const next = JARS.has(ownWord(c, the)) ? the + 1 : i;
+  return { is: "amount", amount: { kind: "jar", count: n }, next };
+}
+
 /** Shares after their number: parts, of the jar, of the liquid, full. */
 export function shareAt(c: Cursor, n: Span, i: number): Found<Quantity> {
   const next = ownWord(c, i);
@@ -103,6 +119,7 @@ export function shareAt(c: Cursor, n: Span, i: number): Found<Quantity> {
       );
     return { is: "amount", amount: { kind: "of-liquid", count: n }, next: k + 1 };
   }
+  if (FILLS.has(next)) return halfFilled(c, n, i + 1);
   const full = next === "full";
   if (full || JARS.has(whole)) {
     const after = full ? i + 1 : k + 1;

@@ -15,21 +15,60 @@ import { UNIT_WORDS } from "./unit-words";
 export const LONGEST = 200;
 const NO_NAME = (): boolean => false;
 
-const FILL_WORDS = new Set(["top", "line", "brim", "shoulder", "neck", "rim"]);
+const FILL_WORDS = new Set(["top", "line", "brim", "shoulder", "shoulders", "neck", "rim", "lip"]);
+/** What is filled, where it is said. */
+const FILLED_UP: ReadonlySet<string> = new Set(["jar", "rest", "remainder"]);
 
 /** `fill`, `to fill`, `fill the jar`, `top up`, `to the shoulder`: the token after it. */
 export function fillAt(t: readonly Token[], i: number): number | undefined {
   let k = says(t, i, "to") ? i + 1 : i;
   if (says(t, k, "fill") || says(t, k, "filled")) {
     k += says(t, k + 1, "up") ? 2 : 1;
-    if (says(t, k, "the", "jar")) k += 2;
-    const to = says(t, k, "to", "the") && FILL_WORDS.has(t[k + 2]?.low ?? "") ? k + 3 : k;
-    return to;
+    if (says(t, k, "the")) k++;
+    if (FILLED_UP.has(t[k]?.low ?? "")) k++;
+    return toTheTop(t, k) ?? k;
   }
-  if (says(t, k, "top", "up") || says(t, k, "top", "off")) return k + 2;
+  if (says(t, k, "top", "up") || says(t, k, "top", "off")) return toTheTop(t, k + 2) ?? k + 2;
+  if (i === 0 && says(t, k, "top", "with")) return k + 1;
+  return toTheTop(t, i);
+}
+
+/** `to the shoulder`, `to within an inch of the top`: the token after it. */
+function toTheTop(t: readonly Token[], i: number): number | undefined {
   if (says(t, i, "to", "the") && FILL_WORDS.has(t[i + 2]?.low ?? "")) return i + 3;
+  if (!says(t, i, "to", "within")) return undefined;
+  const n = numberAt(t, i + 2);
+  if (!n || isFault(n)) return undefined;
+  for (let k = n.next; k < n.next + 3; k++)
+    if (says(t, k, "of", "the") && FILL_WORDS.has(t[k + 2]?.low ?? "")) return k + 3;
   return undefined;
 }
+
+/** `fill half the jar`, `fill the jar ⅓ full`, `jar ¾ full`: a share of the jar, and the token after it. */
+export function partFillAt(
+  c: Cursor,
+  i: number,
+): { readonly amount: Amount; readonly next: number } | undefined {
+  const t = c.tokens;
+  let k = says(t, i, "to") ? i + 1 : i;
+  const fills = says(t, k, "fill") || says(t, k, "filled");
+  if (fills) k++;
+  if (says(t, k, "up")) k++;
+  if (says(t, k, "the") || says(t, k, "a")) k++;
+  const jar = says(t, k, "jar");
+  if (jar) k++;
+  if (says(t, k, "up")) k++;
+  if (says(t, k, "to")) k++;
+  if (!fills && !jar) return undefined;
+  const q = quantityAt(c, k);
+  if (!q || isFault(q) || q.is !== "amount" || q.amount.kind !== "jar") return undefined;
+  return { amount: q.amount, next: q.next };
+}
+
+/** What is covered and how well, which changes no amount: “cover the herbs completely”. */
+const HOW_COVERED: ReadonlySet<string> = new Set([
+  "it", "them", "the", "herb", "herbs", "plant", "material", "everything", "all", "completely", "fully", "well", "generously", "just", "contents",
+]); // prettier-ignore
 
 /** `cover`, `to cover`, `cover by 2 cm`: the amount and the token after it; faults where the depth is no depth. */
 export function coverAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
@@ -37,8 +76,7 @@ export function coverAt(c: Cursor, i: number): Result<{ amount: Amount; next: nu
   let k = says(t, i, "to") ? i + 1 : i;
   if (!says(t, k, "cover") && !says(t, k, "covered")) return undefined;
   k++;
-  if (says(t, k, "it") || says(t, k, "them")) k++;
-  if (says(t, k, "the", "herb")) k += 2;
+  while (HOW_COVERED.has(t[k]?.low ?? "")) k++;
   const by = byDepth(c, k);
   if (!by) return ok({ amount: { kind: "cover", term: undefined, cm: COVER_CM }, next: k });
   return by;
@@ -92,6 +130,8 @@ export function goalAt(c: Cursor, i: number): Result<{ amount: Amount; next: num
 
 /** An amount that stands for itself, at a token: what fills, covers or is solved. */
 export function specialAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
+  const part = partFillAt(c, i);
+  if (part) return ok(part);
   const fill = fillAt(c.tokens, i);
   if (fill !== undefined) return ok({ amount: { kind: "fill" }, next: fill });
   return coverAt(c, i) ?? goalAt(c, i);

@@ -1,7 +1,9 @@
+import { scaled } from "../estimate";
 import { CLASSES } from "../material/classes";
 import type { Material } from "../material/material";
-import { type Amount, measure, measured } from "../quantity/amount";
+import { type Amount, measure } from "../quantity/amount";
 import { UNITS } from "../quantity/units";
+import type { By } from "./quantity";
 import { printAmount, printG } from "./print";
 import { type Choice, type ReadingContext, sayAmount, sayLine } from "./said";
 import { unitWord } from "./unit-words";
@@ -36,19 +38,24 @@ function ounces(
   a: Extract<Amount, { kind: "measure" }>,
   m: Material,
   ctx: ReadingContext,
-  inContainer: boolean,
+  by: By | undefined,
   rest: Rest,
 ): Fitted | undefined {
   if (a.terms.length !== 1 || a.terms[0]!.unit.id !== "oz" || !isThin(m)) return undefined;
-  const known = inContainer ? "volume" : ctx.ounces?.[m.row.id];
+  const known = by ?? ctx.ounces?.[m.row.id];
   const fl = unitWord("fl oz", "fl oz", ctx.system);
   if (!fl || !("unit" in fl)) return undefined;
   const byVolume = measure([{ unit: fl.unit, count: a.terms[0]!.count }], a.hedge ? { hedge: a.hedge } : {});
   if (known === "volume")
-    return { amount: byVolume, ...(inContainer ? {} : { took: "fluid ounces, as you said before" }) };
-  if (known === "weight") return { amount: a, took: "ounces of weight, as you said before" };
+    return { amount: byVolume, ...(by ? {} : { took: "fluid ounces, as you said before" }) };
+  // Grams, since a plan’s bare “oz” of a thin liquid could be either.
+  const byWeight = measure(
+    [{ unit: UNITS.g, count: scaled(a.terms[0]!.count, UNITS.oz.size) }],
+    a.hedge ? { hedge: a.hedge } : {},
+  );
+  if (known === "weight")
+    return { amount: byWeight, ...(by ? {} : { took: "ounces of weight, as you said before" }) };
   const name = m.row.names[0]!;
-  const grams = measured(a.terms[0]!.count.value * UNITS.oz.size, "g");
   return {
     question: `Ounces of ${name} by volume, or by weight?`,
     choices: [
@@ -59,8 +66,8 @@ function ounces(
       },
       {
         remember: { material: m.row.id, as: "weight" as const },
-        words: `by weight: ${printG(grams.si.value)}`,
-        text: sayLine({ ...rest, material: m, amount: printAmount(grams, "metric") }),
+        words: `by weight: ${printG(byWeight.si.value)}`,
+        text: sayLine({ ...rest, material: m, amount: printAmount(byWeight, "metric") }),
       },
     ],
   };
@@ -102,17 +109,17 @@ export function howMuch(m: Material, word: string, rest: Rest): Fitted {
 
 /**
  * Whether an amount can be of this material, and what it comes to: ounces of a thin liquid are asked, pieces of what is not counted too.
- * @param inContainer it is the size of a bought bottle, where “oz” of a liquid is by volume
+ * @param by whether it was said by weight or by volume, as the size of a bought bottle is
  */
 export function fitAmount(
   a: Amount,
   m: Material,
   ctx: ReadingContext,
-  inContainer: boolean,
+  by: By | undefined,
   rest: Rest,
 ): Fitted {
   if (a.kind === "measure") {
-    const asked = ounces(a, m, ctx, inContainer, rest);
+    const asked = ounces(a, m, ctx, by, rest);
     if (asked) return asked;
     if (a.dimension === "length" && !(m.kind === "plant" && m.row.gPerCm))
       return howMuch(m, "piece of that length", rest);

@@ -6,12 +6,13 @@ import type { Amount } from "../quantity/amount";
 export type FormTaken = { readonly form: Form; readonly because: string } | "ask";
 
 const SPOON_ML = 60;
-/** Measured by the spoon: a small volume, or none said. */
+/** Measured by the spoon or the pinch. */
 const bySpoon = (a: Amount | undefined): boolean =>
-  a?.kind === "measure" &&
-  a.dimension === "volume" &&
-  a.terms.every((t) => t.unit.size < SPOON_ML) &&
-  a.si.value < 90;
+  (a?.kind === "count" && a.unit === "pinch") ||
+  (a?.kind === "measure" &&
+    a.dimension === "volume" &&
+    a.terms.every((t) => t.unit.size < SPOON_ML) &&
+    a.si.value < 90);
 const byLength = (a: Amount | undefined): boolean => a?.kind === "measure" && a.dimension === "length";
 const FRESH_PIECES: ReadonlySet<string> = new Set([
   "sprig",

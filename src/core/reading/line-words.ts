@@ -20,12 +20,12 @@ export const FRESH_WORK: ReadonlySet<string> = new Set([
 ]); // prettier-ignore
 /** Work and words that change neither plant nor figure, kept as said. */
 export const KEPT_WORDS: ReadonlySet<string> = new Set([
-  "local", "raw", "organic", "unpasteurised", "unpasteurized", "unfiltered", "pure", "nice", "best", "quality", "homegrown", "your", "our", "my",
+  "local", "raw", "organic", "unpasteurised", "unpasteurized", "unfiltered", "distilled", "pure", "nice", "best", "quality", "homegrown", "your", "our", "my",
   "favourite", "favorite", "extra", "plain", "real", "washed", "rinsed", "clean", "cleaned", "picked", "ripe", "peeled", "cored", "pitted", "seeded",
   "stemmed", "destemmed", "deseeded", "stripped", "unpeeled", "unwaxed", "scrubbed", "trimmed", "stoned", "finely", "roughly", "coarsely", "thinly",
   "lightly", "very", "bought", "shop", "store", "garden", "gathered", "foraged", "sustainably", "loose", "mild", "runny", "drinking", "tap", "filtered",
   "cold", "hot", "warm", "boiling", "mother", "stones", "stone", "out", "skin", "on", "off", "removed", "ends", "tops", "tailed", "topped", "freeze",
-  "needed", "required", "juicy", "firm", "young", "tender", "old", "new", "preferably", "ideally", "sifted", "kind", "any", "rested", "warmed", "melted", "softened", "toasted", "cooled", "soaked", "stirred", "optional", "broken", "snapped", "split",
+  "needed", "required", "juicy", "firm", "young", "tender", "old", "new", "preferably", "ideally", "sifted", "only", "colour", "color", "kind", "any", "rested", "warmed", "melted", "softened", "toasted", "cooled", "soaked", "stirred", "optional", "broken", "snapped", "split",
   "thin", "fine", "coarse", "chunks", "rounds", "coins", "matchsticks", "bits",
 ]); // prettier-ignore
 /** Little words that carry nothing by themselves. */

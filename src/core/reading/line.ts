@@ -6,14 +6,17 @@ import { type NameSpan, PART_OF_CLASS, PART_WORDS, meantBy, nameWord, namesIn } 
 import { asProduct, productOf, unknownName } from "./naming";
 import { isFault, oneAt } from "./numbers";
 import type { Cursor } from "./quantity";
-import { type Reading, type ReadingContext, type SaidLine, sayLine, sayAmount } from "./said";
-import { ABOUT_NOTHING, type About, type Scan, scanLine } from "./scan";
+import { type Reading, type ReadingContext, type SaidLine } from "./said";
+import { scanLine } from "./scan";
+import { ABOUT_NOTHING, type About, type Scan } from "./scanned";
 import { piecesOf } from "./fit-amount";
+import { CUT_WORDS } from "./line-words";
 import { settled } from "./settle";
+import { eitherAmount, severalNamed } from "./several";
 import { sharesOf } from "./shares";
 import { type Token, tokensOf } from "./tokens";
 import { UNIT_WORDS } from "./unit-words";
-import { cloveOrGarlic, isCountWord, whichOf } from "./which";
+import { cloveOrGarlic, whichOf, withoutCounters } from "./which";
 
 /** The longest line read; longer ones are several things. */
 export const LONGEST_LINE = 300;
@@ -37,20 +40,22 @@ function namedIn(tokens: readonly Token[], spans: readonly NameSpan[]): readonly
   return named;
 }
 
-function namesOf(tokens: readonly Token[], ctx: ReadingContext): NameSpan[] {
+function namesOf(tokens: readonly Token[], ctx: ReadingContext): readonly NameSpan[] {
   const all = namesIn(tokens, ctx.catalogue);
-  if (all.length < 2) return all;
-  const others = all.filter((s) => !isCountWord(tokens, s));
-  return others.length > 0 ? others : all;
+  return all.length < 2 ? all : withoutCounters(tokens, all);
 }
 
 const MADE = dictionary<"juice" | "peel">({ juice: "juice", zest: "peel", peel: "peel", rind: "peel" });
+
+/** Words before “juice of” and “zest of” that change neither. */
+const BEFORE_MADE: ReadonlySet<string> = new Set(["the", "fresh", "freshly", "finely", "squeezed"]);
 
 /** “juice of 2 lemons”, “zest and juice of 1 lemon”: what is made of the fruit, and the tokens after *of*. */
 function madeOf(
   tokens: readonly Token[],
 ): { readonly made: readonly ("juice" | "peel")[]; readonly next: number } | undefined {
-  const start = tokens[0]?.low === "the" ? 1 : 0;
+  let start = 0;
+  while (BEFORE_MADE.has(tokens[start]?.low ?? "") || CUT_WORDS[tokens[start]?.low ?? ""]) start++;
   const first = MADE[tokens[start]?.low ?? ""];
   if (!first) return undefined;
   let k = start + 1;
@@ -75,29 +80,6 @@ function readMade(text: string, tokens: readonly Token[], ctx: ReadingContext): 
     lines.push(asProduct(fruit.line, product, ctx));
   }
   return lines.length === 1 ? { is: "line", line: lines[0]! } : { is: "lines", lines };
-}
-
-/** Two names in one line: one of them, or a line for each. */
-function several(spans: readonly NameSpan[], scan: Scan, text: string, ctx: ReadingContext): Reading {
-  const materials = spans.map((s) => meantBy(s.names)[0]!.material);
-  const q = scan.amounts[0]?.q;
-  const amount = q?.is === "amount" ? sayAmount(q.amount, ctx.system) : undefined;
-  const said = materials.map((material) => ({
-    words: material.row.names[0]!,
-    text: sayLine({ amount, material }),
-  }));
-  if (scan.each) {
-    const read = said.map((c) => readLine(c.text, ctx));
-    const lines = read.flatMap((r) => (r.is === "line" ? [r.line] : []));
-    if (lines.length === said.length) return { is: "lines", lines };
-  }
-  return {
-    is: "ask",
-    question: scan.either
-      ? "Which of them goes in?"
-      : `“${text.trim()}” names several things. Which is it? Give each a line of its own.`,
-    choices: said,
-  };
 }
 
 /** A line typed in a kitchen, read whole. See `Reading` for what may come of it; never throws, and takes some microseconds. */
@@ -126,6 +108,8 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
   if (spans.length === 0 || unknown.length > 0) {
     const name = nameTyped(tokens, spans, scan, text);
     if (name === "") return nothingNamed(text, tokens, ctx);
+    const whole = countedInName(tokens, scan, unknown, text);
+    if (whole) return unknownName(whole.name, ctx, whole.scan);
     const slip = misspeltUnit(tokens, unknown, spans, text);
     if (slip) return slip;
     const remark = remarkOrName(tokens, scan, spans, text, ctx);
@@ -133,7 +117,9 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
     return unknownName(name, ctx, scan, spans[0] ? meantBy(spans[0].names)[0]!.material : undefined);
   }
   const apart = distinct(spans);
-  if (apart.length > 1) return several(apart, scan, text, ctx);
+  if (apart.length > 1) return severalNamed(apart, scan, tokens, text, ctx, readLine);
+  const either = eitherAmount(apart[0]!, scan, tokens, text);
+  if (either) return either;
   const meant = meantBy(apart[0]!.names);
   const typedName = apart[0]!.tokens.map((k) => tokens[k]!.text).join(" ");
   if (meant.length > 1) return whichOf(meant, scan, ctx, typedName);
@@ -174,8 +160,12 @@ function misspeltUnit(
 
 const aboutOf = (m: Material): About => ({ parts: PART_OF_CLASS[m.row.class] ?? [], pieces: piecesOf(m) });
 
+/** Words nobody knows; a mark beside a name is none, nor is the “to” of “1 part honey to 2 parts vinegar”. */
 const unknownWords = (tokens: readonly Token[], scan: Scan, spans: readonly NameSpan[]): number[] =>
-  scan.unknown.filter((k) => !(spans.length > 0 && tokens[k]!.kind === "mark"));
+  scan.unknown.filter(
+    (k) =>
+      !(spans.length > 0 && tokens[k]!.kind === "mark") && !(spans.length > 1 && tokens[k]!.low === "to"),
+  );
 
 /** The words that make the name as typed: what is known of it and what is not, with the parts of plants between. */
 function nameTyped(tokens: readonly Token[], spans: readonly NameSpan[], scan: Scan, text: string): string {
@@ -186,6 +176,21 @@ function nameTyped(tokens: readonly Token[], spans: readonly NameSpan[], scan: S
   while (tokens[last + 1]?.kind === "word" && PART_WORDS.has(nameWord(tokens[last + 1]!.low))) last++;
   while (first < last && tokens[first]!.kind === "mark") first++;
   return text.slice(tokens[first]!.from, tokens[last]!.to).trim();
+}
+
+/** “white pepper”, where it is not known: the word behind is no unit but the end of the name. */
+function countedInName(
+  tokens: readonly Token[],
+  scan: Scan,
+  unknown: readonly number[],
+  text: string,
+): { readonly name: string; readonly scan: Scan } | undefined {
+  const last = unknown.at(-1);
+  const at = last === undefined ? undefined : scan.amounts.find((a) => a.from === last + 1);
+  if (last === undefined || at?.q.is !== "amount" || at.q.amount.kind !== "count") return undefined;
+  if (at.q.amount.unit === "piece" || tokens[last + 1]?.kind !== "word") return undefined;
+  const name = text.slice(tokens[unknown[0]!]!.from, tokens[last + 1]!.to).trim();
+  return { name, scan: { ...scan, amounts: scan.amounts.filter((a) => a !== at) } };
 }
 
 /** Words nobody knows, after the name and a comma: a remark, or part of a name not known here? It is asked. */

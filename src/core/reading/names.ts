@@ -34,6 +34,8 @@ export interface Named {
 
 interface Index {
   readonly byKey: ReadonlyMap<string, readonly Named[]>;
+  /** Names that are one word. */
+  readonly ofOneWord: ReadonlyMap<string, readonly Named[]>;
   /** Every word of every name. */
   readonly vocabulary: ReadonlySet<string>;
   readonly longest: number;
@@ -110,8 +112,10 @@ function indexOf(catalogue: Catalogue): Index {
     if (m.kind !== "plant" || !m.row.countsBare) continue;
     countedBare.set(m.row.countsBare, [...(countedBare.get(m.row.countsBare) ?? []), m]);
   }
+  const ofOneWord = new Map([...byKey].filter(([key, of]) => of.some((n) => wordsOf(n.alias)[0] === key)));
   const index = {
     byKey,
+    ofOneWord,
     byWord,
     byBeginning,
     countedBare,
@@ -135,12 +139,22 @@ export interface NameSpan {
 /** Marks that may stand inside a name: “pepper, black”, “St. John’s-wort”, “cinnamon (ceylon)”. */
 const INSIDE = new Set([",", "-", ".", "("]);
 
+/** A name of one word that was typed in two: “horse radish”. */
+function inTwoWords(t: readonly Token[], i: number, index: Index): NameSpan | undefined {
+  const next = t[i + 1];
+  if (next?.kind !== "word" || next.low.length < 3) return undefined;
+  const names = index.ofOneWord.get(t[i]!.low + nameWord(next.low));
+  return names && { tokens: [i, i + 1], names };
+}
+
 /** Every name in the tokens, longest first and none overlapping; the words of one may stand in any order. */
 export function namesIn(tokens: readonly Token[], catalogue: Catalogue = MATERIALS): NameSpan[] {
   const index = indexOf(catalogue);
   const found: NameSpan[] = [];
   for (let i = 0; i < tokens.length; i++) {
     if (tokens[i]!.kind !== "word") continue;
+    const joined = inTwoWords(tokens, i, index);
+    if (joined) found.push(joined);
     const at: number[] = [];
     const words: string[] = [];
     for (let k = i; k < tokens.length && words.length < index.longest; k++) {
@@ -226,7 +240,8 @@ export function nearNames(name: string, catalogue: Catalogue = MATERIALS, most =
   const scored = new Map<Material, number>();
   const better = (m: Material, score: number): void =>
     void scored.set(m, Math.min(score, scored.get(m) ?? Infinity));
-  for (const w of words)
+  // A word that is in a name already needs no other that begins like it: “honey” is not near honeysuckle.
+  for (const w of words.filter((x) => !index.byWord.has(x)))
     for (const v of index.byBeginning.get(w.slice(0, 4)) ?? [])
       if (begunAlike(w, v)) for (const m of index.byWord.get(v)!) better(m, 0.7);
   for (const w of words.filter((x) => !LITTLE_WORDS.has(x)))
@@ -260,8 +275,8 @@ export const PART_WORDS: ReadonlySet<string> = new Set([
 ]); // prettier-ignore
 /** The parts a class of material is, so that “nettle leaves” is nettle and “nettle root” is not. */
 export const PART_OF_CLASS = dictionary<readonly string[]>({
-  leaf: ["leaf", "herb", "top", "sprig", "needle"],
-  flower: ["flower", "blossom", "bloom", "petal", "head", "bud", "top"],
+  leaf: ["leaf", "herb", "top", "tip", "sprig", "needle"],
+  flower: ["flower", "blossom", "bloom", "petal", "head", "bud", "top", "tip"],
   root: ["root", "rhizome", "bulb"],
   bark: ["bark", "stick", "quill"],
   berry: ["berry", "fruit"],

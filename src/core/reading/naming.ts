@@ -2,7 +2,7 @@ import { type Material, formsOf } from "../material/material";
 import { counted } from "../quantity/amount";
 import { nearNames } from "./names";
 import { type Reading, type ReadingContext, type SaidLine, sayLine, sayAmount } from "./said";
-import type { Scan } from "./scan";
+import type { Scan } from "./scanned";
 
 /** What is pressed or grated off a fruit, as a material of its own. */
 export const productOf = (m: Material, made: "juice" | "peel", ctx: ReadingContext): Material | undefined =>

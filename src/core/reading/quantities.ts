@@ -75,6 +75,24 @@ function moreTerms(
   }
 }
 
+/** “1 cup less 1 tbsp”, “1 cup minus 2 tbsp”: what is left, in the larger unit. */
+function lessAt(c: Cursor, from: Term, i: number): ReturnType<typeof moreTerms> | undefined {
+  const t = c.tokens;
+  if (t[i]?.low !== "less" && t[i]?.low !== "minus") return undefined;
+  const n = numberAt(t, i + 1);
+  const u = n && !isFault(n) ? unitAt(c, n.next) : undefined;
+  if (!n || isFault(n) || !u || !("unit" in u.unit)) return undefined;
+  const { unit } = u.unit;
+  const by = unit.size / from.unit.size;
+  if (unit.dimension !== from.unit.dimension || n.span.high * by >= from.count.low) return undefined;
+  const count = {
+    low: from.count.low - n.span.high * by,
+    value: from.count.value - n.span.value * by,
+    high: from.count.high - n.span.low * by,
+  };
+  return { terms: [{ ...from, count }], next: u.next };
+}
+
 /** A measured or counted amount once its number and words of size are read. */
 function unitedAt(
   c: Cursor,
@@ -94,18 +112,16 @@ function unitedAt(
       : n.span;
     const after = extra?.next ?? u.next;
     const holds = CONTAINERS.has(t[after]?.low ?? "") && !c.named(after);
-    const more = moreTerms(c, { unit: u.unit.unit, count }, holds ? after + 1 : after);
+    const only = { unit: u.unit.unit, count };
+    const more = lessAt(c, only, after) ?? moreTerms(c, only, holds ? after + 1 : after);
     const behind = describedAt(c, more.next);
     const packing = d.packing ?? behind.packing;
     const amount = measure(more.terms, how({ hedge: said, packing }));
     const next = behind.packing ? behind.next : more.next;
-    return {
-      is: "amount",
-      amount,
-      // “8 ounces by weight honey”: what the scale says anyway.
-      next: amount.dimension === "mass" && says(t, next, "by", "weight") ? next + 2 : next,
-      ...(holds ? { inContainer: true } : {}),
-    };
+    // “8 ounces by weight honey”.
+    const weighed = amount.dimension === "mass" && says(t, next, "by", "weight");
+    const by = weighed ? "weight" : "volume";
+    return { is: "amount", amount, next: weighed ? next + 2 : next, ...(weighed || holds ? { by } : {}) };
   }
   const size = u.unit.count === "handful" || u.unit.count === "pinch" ? undefined : d.size;
   return {
@@ -149,7 +165,20 @@ export function quantityAt(c: Cursor, i: number): Found<Quantity> {
   const t = c.tokens;
   if (t[i]?.low === "∞")
     return fault("NotAnAmount", "No pot holds that much. Write a number, like “1½ cups”.");
-  const hedged = hedgeAt(t, i);
+  if (says(t, i, "up", "to")) {
+    const most = numberAt(t, i + 2) ? quantityAt(c, i + 2) : undefined;
+    return most && !isFault(most) && most.is === "amount" ? { ...most, most: true } : undefined;
+  }
+  return hedgedAt(c, i, hedgeAt(t, i));
+}
+
+/** The same, behind a hedge where one was said. */
+function hedgedAt(
+  c: Cursor,
+  i: number,
+  hedged: { readonly hedge: Hedge; readonly next: number } | undefined,
+): Found<Quantity> {
+  const t = c.tokens;
   const start = hedged?.next ?? i;
   const n = numberAt(t, start);
   if (isFault(n)) return n;
@@ -172,6 +201,9 @@ export function quantityAt(c: Cursor, i: number): Found<Quantity> {
   const first = strengthAt(c, n.span, n.next) ?? containerAt(c, n.span, n.next) ?? shareAt(c, n.span, n.next);
   if (first) return isFault(first) ? first : checked(first);
   const d = describedAt(c, n.next);
+  // “a generous ½ cup”: the article counts nothing here either.
+  if (n.article && d.hedge && numberAt(t, d.next))
+    return hedgedAt(c, d.next, { hedge: hedged?.hedge ?? d.hedge, next: d.next });
   const united = unitedAt(c, n, d, hedged?.hedge);
   if (united) return isFault(united) ? united : checked(united);
   const sized = containerAt(c, n.span, d.next) ?? shareAt(c, n.span, d.next);

@@ -6,10 +6,19 @@ import type { UnitSystem } from "../quantity/units";
 import type { Token } from "./tokens";
 import { type UnitWord, unitWord } from "./unit-words";
 
+export type By = "weight" | "volume";
+
 /** Something that says how much, found in the tokens. */
 export type Quantity =
-  /** `inContainer`: the size of a bought bottle or jar, where “oz” of a liquid is by volume. */
-  | { readonly is: "amount"; readonly amount: Amount; readonly next: number; readonly inContainer?: boolean }
+  | {
+      readonly is: "amount";
+      readonly amount: Amount;
+      readonly next: number;
+      /** Said to be by weight, or by volume, as the size of a bought bottle is: an “oz” of a liquid may be either. */
+      readonly by?: By;
+      /** “up to 1 cup”: the most of it, not how much. */
+      readonly most?: true;
+    }
   | {
       readonly is: "percent";
       readonly value: number;
@@ -47,5 +56,15 @@ export function unitAt(c: Cursor, i: number): { readonly unit: UnitWord; readonl
     const unit = unitWord(word, n === 0 ? t.text : word, c.system);
     if (unit) best = { unit, next: k };
   }
-  return best;
+  return best && "count" in best.unit ? { ...best, next: sizedAfter(c, best.next) } : best;
+}
+
+const SIZED: ReadonlySet<string> = new Set(["sized", "size", "length", "long"]);
+/** “thumb-sized piece”, “thumb-size knob”: past what only says that it is the size of one. */
+function sizedAfter(c: Cursor, i: number): number {
+  const k = c.tokens[i]?.low === "-" ? i + 1 : i;
+  if (!SIZED.has(c.tokens[k]?.low ?? "")) return i;
+  const piece = c.tokens[k + 1];
+  const unit = piece && !c.named(k + 1) ? unitWord(piece.low, piece.text, c.system) : undefined;
+  return unit && "count" in unit ? k + 2 : k + 1;
 }

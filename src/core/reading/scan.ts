@@ -1,61 +1,24 @@
-import type { Fault } from "../fault";
 import type { Cut, Form } from "../material/classes";
 import { exactly } from "../estimate";
-import { type Amount, type Packing, counted, measure } from "../quantity/amount";
+import { type Amount, counted } from "../quantity/amount";
+import type { CountUnit } from "../quantity/units";
 import { unitWord, writtenCount } from "./unit-words";
-import { coverAt, byDepth, fillAt, goalAt } from "./amounts";
+import { coverAt, byDepth, fillAt, goalAt, partFillAt } from "./amounts";
 import { CUT_WORDS, FORM_WORDS, FRESH_WORK, KEPT_WORDS, LITTLE_WORDS, REMARK } from "./line-words";
 import { nameWord } from "./names";
-import { andShare, isFault } from "./numbers";
+import { hedgeAt } from "./hedges";
+import { andShare, isFault, numberAt } from "./numbers";
 import { quantityAt } from "./quantities";
 import type { Cursor, Quantity } from "./quantity";
 import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS } from "./quantity-words";
+import { ABOUT_NOTHING, type About, type Scan, byWhatAt, nothingScanned, remarkEnd } from "./scanned";
 import { type Token, says } from "./tokens";
 
-/** What stands round the name in a typed line, sorted out. */
-export interface Scan {
-  /** Amounts, in the order they were said; the tokens each came from. */
-  readonly amounts: { readonly q: Extract<Quantity, { is: "amount" | "vague" }>; readonly from: number }[];
-  strength: Exclude<Quantity, { is: "amount" | "vague" }> | undefined;
-  readonly forms: Form[];
-  cut: Cut | undefined;
-  /** Put to work that only the fresh plant takes. */
-  worked: boolean;
-  /** “juiced”, “zested”: what is wanted is the juice, the zest. */
-  made: "juice" | "peel" | undefined;
-  packing: Packing | undefined;
-  readonly notes: string[];
-  optional: boolean;
-  toTaste: boolean;
-  each: boolean;
-  either: boolean;
-  /** Words nobody here knows. */
-  readonly unknown: number[];
-  fault: Fault | undefined;
-}
-
-/** Tokens of a remark: up to the next comma, bracket or the end. */
-function remarkEnd(t: readonly Token[], i: number): number {
-  let k = i;
-  while (k < t.length && !(t[k]!.kind === "mark" && [",", ";", "(", ")"].includes(t[k]!.low))) k++;
-  return k;
-}
-
-/** What the named material lets a word mean. */
-export interface About {
-  /** Words for a part that it is: “leaf” beside nettle. */
-  readonly parts: readonly string[];
-  /** What it is counted by. */
-  readonly pieces: readonly string[];
-}
-export const ABOUT_NOTHING: About = { parts: [], pieces: [] };
-
 class Scanner {
-  readonly scan: Scan = {
-    amounts: [], strength: undefined, forms: [], cut: undefined, worked: false, made: undefined, packing: undefined, notes: [],
-    optional: false, toTaste: false, each: false, either: false, unknown: [], fault: undefined,
-  }; // prettier-ignore
+  readonly scan: Scan = nothingScanned();
   private i = 0;
+  /** Pieces that were named before their number. */
+  private waiting: CountUnit | undefined;
   private readonly named: boolean;
   constructor(
     private readonly c: Cursor,
@@ -71,6 +34,9 @@ class Scanner {
       if (this.c.named(this.i)) this.i++;
       else if (!this.special() && !this.word() && !this.quantity()) this.leave();
     }
+    // “garlic cloves”, and no word of how many.
+    if (this.waiting && this.scan.amounts.length === 0)
+      this.scan.amounts.push({ q: { is: "vague", word: "some", count: exactly(1), next: 1 }, from: 0 });
     return this.scan;
   }
 
@@ -93,6 +59,8 @@ class Scanner {
       this.i += 2;
       return true;
     }
+    const part = partFillAt(this.c, this.i);
+    if (part) return this.put(part.amount, part.next);
     const fill = fillAt(t, this.i);
     if (fill !== undefined) return this.put({ kind: "fill" }, fill);
     const found = coverAt(this.c, this.i) ?? goalAt(this.c, this.i) ?? this.depth();
@@ -132,8 +100,11 @@ class Scanner {
     else if (low === "juiced" || low === "zested") this.scan.made = low === "juiced" ? "juice" : "peel";
     else if (low === "divided") this.scan.notes.push("divided");
     else if (REMARK.has(low) && this.scan.amounts.length > 0 && this.begins(",")) return this.remark();
-    else if (KEPT_WORDS.has(low)) this.kept();
+    else if (KEPT_WORDS.has(low) || KEPT_WORDS.has(nameWord(low))) this.kept();
+    else if (this.timesSign(low)) return true;
     else if (this.pieces(low)) return true;
+    else if (this.byWhat()) return true;
+    else if (this.beginsAmount()) return false;
     else if (!LITTLE_WORDS.has(low) && !this.about.parts.includes(nameWord(low))) return false;
     else if (low === "a" || low === "an" || SIZE_WORDS[low]) return false;
     this.i++;
@@ -156,6 +127,33 @@ class Scanner {
     return true;
   }
 
+  /** “garlic x 10”, “10 x garlic”: the sign of times says nothing beside the number. */
+  private timesSign(low: string): boolean {
+    const next = this.i + 1;
+    const before = this.c.tokens[this.i - 1]?.kind === "number";
+    const after = this.scan.amounts.length === 0 && this.c.tokens[next]?.kind === "number";
+    if (low !== "x" || !(after || (before && this.c.named(next)))) return false;
+    this.i++;
+    return true;
+  }
+
+  /** “8 oz honey by weight”. */
+  private byWhat(): boolean {
+    const by = byWhatAt(this.c.tokens, this.i);
+    if (by === undefined || this.scan.amounts.length === 0) return false;
+    this.scan.by = by;
+    this.i += 2;
+    return true;
+  }
+
+  /** “at least 1 cup”, “up to 1 cup”: little words that open an amount. */
+  private beginsAmount(): boolean {
+    const t = this.c.tokens;
+    const hedge = hedgeAt(t, this.i);
+    const next = hedge?.next ?? (says(t, this.i, "up", "to") ? this.i + 2 : undefined);
+    return next !== undefined && next > this.i + 1 && numberAt(t, next) !== undefined;
+  }
+
   /** “3 rosemary sprigs”, “1 cinnamon stick”, “cinnamon stick”: the count’s unit stands behind the name. */
   private pieces(low: string): boolean {
     const u = unitWord(low, low, this.c.system);
@@ -172,9 +170,11 @@ class Scanner {
     } else if (last && a?.kind === "count" && this.about.pieces.includes(u.count)) {
       // “1 head garlic, cloves peeled”: what it comes apart into.
       this.scan.notes.push(low);
-    } else if (last || low !== writtenCount(u.count, false) || !this.about.pieces.includes(u.count))
-      return false;
-    else return this.put(counted(u.count, exactly(1)), this.i + 1);
+    } else if (last || !this.about.pieces.includes(u.count)) return false;
+    // “chamomile flowers” are chamomile, whole.
+    else if (this.about.parts.includes(nameWord(low)) && low !== writtenCount(u.count, false)) return false;
+    else if (low === writtenCount(u.count, false)) return this.put(counted(u.count, exactly(1)), this.i + 1);
+    else this.waiting = u.count;
     this.i++;
     return true;
   }
@@ -231,7 +231,9 @@ class Scanner {
       this.scan.strength ??= q;
     } else if (!holdsName) {
       const inside = this.slice(this.i + 1, close);
-      if (/^\s*optional\s*$/i.test(inside)) this.scan.optional = true;
+      const by = byWhatAt(t, this.i + 1);
+      if (says(t, this.i + 1, "optional") && close === this.i + 2) this.scan.optional = true;
+      else if (by && close === this.i + 3) this.scan.by = by;
       else if (
         t[this.i + 1] &&
         (FORM_WORDS[t[this.i + 1]!.low] || CUT_WORDS[t[this.i + 1]!.low]) &&
@@ -253,23 +255,25 @@ class Scanner {
       this.scan.fault = q;
       return true;
     }
-    if (q.is === "amount" || q.is === "vague") this.scan.amounts.push({ q, from: this.i });
+    if (q.is === "amount" || q.is === "vague") this.scan.amounts.push({ q: this.waitedFor(q), from: this.i });
     else this.scan.strength ??= q;
     this.i = q.next;
     return true;
   }
 
+  /** “garlic cloves, 10”: a bare number behind pieces counts those. */
+  private waitedFor<Q extends Quantity>(q: Q): Q {
+    const waiting = this.waiting;
+    if (!waiting || q.is !== "amount" || q.amount.kind !== "count" || q.amount.unit !== "piece") return q;
+    this.waiting = undefined;
+    return { ...q, amount: counted(waiting, q.amount.count) };
+  }
+
   private isPart(): boolean {
     const at = this.c.tokens[this.i]!;
     const u = at.kind === "word" ? unitWord(at.low, at.low, this.c.system) : undefined;
-    return (
-      this.named &&
-      u !== undefined &&
-      "count" in u &&
-      u.count !== "handful" &&
-      u.count !== "pinch" &&
-      this.afterName()
-    );
+    if (!this.named || !u || !("count" in u)) return false;
+    return u.count !== "handful" && u.count !== "pinch" && this.afterName();
   }
 
   private afterName(): boolean {
@@ -289,9 +293,3 @@ class Scanner {
  * Sorts out everything in a typed line but its name: amounts, strength, form, cut, packing, remarks, and words nobody knows.
  */
 export const scanLine = (c: Cursor, text: string, about: About): Scan => new Scanner(c, text, about).run();
-
-/** A measured amount as it lies when the line says “packed” somewhere else than beside it. */
-export function packedAs(a: Amount, packing: Packing | undefined): Amount {
-  if (!packing || a.kind !== "measure" || a.packing || a.dimension !== "volume") return a;
-  return measure(a.terms, { packing, ...(a.hedge ? { hedge: a.hedge } : {}) });
-}

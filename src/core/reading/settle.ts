@@ -1,7 +1,7 @@
 import { fault } from "../fault";
 import type { Cut, Form } from "../material/classes";
 import { type Material, formsOf } from "../material/material";
-import type { Amount } from "../quantity/amount";
+import { type Amount, times } from "../quantity/amount";
 import { readAmount } from "./amounts";
 import { fitAmount, howMuch, wantsAmount } from "./fit-amount";
 import { formTaken } from "./forms";
@@ -17,7 +17,7 @@ import {
   sayAmount,
 } from "./said";
 import { capital } from "../words";
-import { type Scan, packedAs } from "./scan";
+import { type Scan, packedAs } from "./scanned";
 import { saidStrength } from "./strength";
 import type { Token } from "./tokens";
 
@@ -86,12 +86,13 @@ function amountOf(
     const q = howMuch(m, first.q.word, rest);
     return "question" in q ? q : { said: undefined };
   }
-  const { amount, inContainer } = first.q;
+  const { amount, by } = first.q;
+  if (first.q.most) return atMost(m, amount, ctx, rest);
   if (second) {
     const clash = disagreeing(amount, second.q, m, ctx, rest);
     if (clash) return clash;
   }
-  const fitted = fitAmount(packedAs(amount, scan.packing), m, ctx, inContainer === true, rest);
+  const fitted = fitAmount(packedAs(amount, scan.packing), m, ctx, by ?? scan.by, rest);
   if ("question" in fitted) return fitted;
   const typed = text.slice(tokens[first.from]!.from, tokens[first.q.next - 1]!.to).trim();
   return {
@@ -131,15 +132,26 @@ function toTaste(m: Material, q: Quantity | undefined, ctx: ReadingContext, rest
   };
 }
 
+/** Whether two amounts said of one thing are the same, or of sorts that cannot be set against one another. */
+function agree(a: Amount, b: Amount): boolean {
+  if (a.kind === "count" && b.kind === "count") return a.unit !== b.unit || a.many.value === b.many.value;
+  if (a.kind !== "measure" || b.kind !== "measure" || a.dimension !== b.dimension) return true;
+  return Math.abs(a.si.value - b.si.value) <= 0.06 * Math.max(a.si.value, b.si.value);
+}
+
+/** “Up to 1 cup” is asked: it says where to stop, not how much. */
+function atMost(m: Material, most: Amount, ctx: ReadingContext, rest: Rest) {
+  const words = [most, times(most, 0.5)].map((a) => sayAmount(a, ctx.system));
+  return {
+    question: `How much ${m.row.names[0]}, up to ${words[0]}?`,
+    choices: words.map((w) => ({ words: w, text: sayLine({ ...rest, material: m, amount: w }) })),
+  };
+}
+
 /** Two amounts of one dimension that do not mean the same: which is it? */
 function disagreeing(a: Amount, second: Quantity, m: Material, ctx: ReadingContext, rest: Rest) {
-  if (a.kind !== "measure" || second.is !== "amount" || second.amount.kind !== "measure") return undefined;
+  if (second.is !== "amount" || agree(a, second.amount)) return undefined;
   const b = second.amount;
-  if (
-    a.dimension !== b.dimension ||
-    Math.abs(a.si.value - b.si.value) <= 0.06 * Math.max(a.si.value, b.si.value)
-  )
-    return undefined;
   const words = [a, b].map((x) => sayAmount(x, ctx.system));
   return {
     question: `${words[0]} and ${words[1]} are not the same. Which is it?`,

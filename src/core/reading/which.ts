@@ -1,13 +1,39 @@
 import { COUNT_UNITS } from "../quantity/units";
 import { counted } from "../quantity/amount";
+import { piecesOf } from "./fit-amount";
 import { type NameSpan, type Named, countedBare, meantBy, nameWord } from "./names";
 import { type Reading, type ReadingContext, sayAmount, sayLine } from "./said";
-import type { Scan } from "./scan";
+import type { Scan } from "./scanned";
 import type { Token } from "./tokens";
+import { unitWord } from "./unit-words";
 
 /** A name of one word that is also a way to count: “cloves” beside garlic counts it. */
-export const isCountWord = (tokens: readonly Token[], s: NameSpan): boolean =>
+const isCountWord = (tokens: readonly Token[], s: NameSpan): boolean =>
   s.tokens.length === 1 && (COUNT_UNITS as readonly string[]).includes(nameWord(tokens[s.tokens[0]!]!.low));
+
+/** Whether a count word counts another name of the line: “6 garlic cloves”, “garlic, 6 cloves”, “1 head garlic, cloves peeled”. */
+function countsAnother(tokens: readonly Token[], s: NameSpan, others: readonly NameSpan[]): boolean {
+  const at = s.tokens[0]!;
+  const word = nameWord(tokens[at]!.low);
+  const counted = others.filter((o) => piecesOf(meantBy(o.names)[0]!.material).includes(word));
+  if (counted.length === 0) return false;
+  const before = tokens[at - 1];
+  if (before?.kind === "number") return true;
+  const ends = (k: number): boolean => counted.some((o) => Math.max(...o.tokens) === k);
+  const begins = (k: number): boolean => counted.some((o) => Math.min(...o.tokens) === k);
+  const of = tokens[at + 1]?.low === "of" ? at + 2 : at + 1;
+  if (ends(at - 1) || begins(of) || begins(tokens[of]?.low === "the" ? of + 1 : of)) return true;
+  // “1 tsp each cloves, allspice, garlic” names the spice; a measure before it does so too.
+  const each = tokens.some((t) => t.low === "each");
+  return !each && !(before?.kind === "word" && unitWord(before.low, before.text, "us") !== undefined);
+}
+
+/** The names of a line, without those that only count another. */
+export function withoutCounters(tokens: readonly Token[], all: readonly NameSpan[]): readonly NameSpan[] {
+  const others = all.filter((s) => !isCountWord(tokens, s));
+  if (others.length === 0 || others.length === all.length) return all;
+  return all.filter((s) => !isCountWord(tokens, s) || !countsAnother(tokens, s, others));
+}
 
 /** Several materials bear this name: which is meant? */
 export function whichOf(names: readonly Named[], scan: Scan, ctx: ReadingContext, name: string): Reading {

@@ -1,0 +1,62 @@
+import type { Fault } from "../fault";
+import type { Cut, Form } from "../material/classes";
+import { type Amount, type Packing, measure } from "../quantity/amount";
+import type { By, Quantity } from "./quantity";
+import { type Token, says } from "./tokens";
+
+/** What stands round the name in a typed line, sorted out. */
+export interface Scan {
+  /** Amounts, in the order they were said; the tokens each came from. */
+  readonly amounts: { readonly q: Extract<Quantity, { is: "amount" | "vague" }>; readonly from: number }[];
+  strength: Exclude<Quantity, { is: "amount" | "vague" }> | undefined;
+  readonly forms: Form[];
+  cut: Cut | undefined;
+  /** Put to work that only the fresh plant takes. */
+  worked: boolean;
+  /** “by weight”, “by volume”, said apart from the amount. */
+  by: By | undefined;
+  /** “juiced”, “zested”: what is wanted is the juice, the zest. */
+  made: "juice" | "peel" | undefined;
+  packing: Packing | undefined;
+  readonly notes: string[];
+  optional: boolean;
+  toTaste: boolean;
+  each: boolean;
+  either: boolean;
+  /** Words nobody here knows. */
+  readonly unknown: number[];
+  fault: Fault | undefined;
+}
+
+export const nothingScanned = (): Scan => ({
+  amounts: [], strength: undefined, forms: [], cut: undefined, worked: false, by: undefined, made: undefined, packing: undefined, notes: [],
+  optional: false, toTaste: false, each: false, either: false, unknown: [], fault: undefined,
+}); // prettier-ignore
+
+/** What the named material lets a word mean. */
+export interface About {
+  /** Words for a part that it is: “leaf” beside nettle. */
+  readonly parts: readonly string[];
+  /** What it is counted by. */
+  readonly pieces: readonly string[];
+}
+export const ABOUT_NOTHING: About = { parts: [], pieces: [] };
+
+/** Tokens of a remark: up to the next comma, bracket or the end. */
+export function remarkEnd(t: readonly Token[], i: number): number {
+  let k = i;
+  while (k < t.length && !(t[k]!.kind === "mark" && [",", ";", "(", ")"].includes(t[k]!.low))) k++;
+  return k;
+}
+
+/** `by weight`, `by volume` at a token. */
+export function byWhatAt(t: readonly Token[], i: number): By | undefined {
+  if (says(t, i, "by", "weight")) return "weight";
+  return says(t, i, "by", "volume") ? "volume" : undefined;
+}
+
+/** A measured amount as it lies when the line says “packed” somewhere else than beside it. */
+export function packedAs(a: Amount, packing: Packing | undefined): Amount {
+  if (!packing || a.kind !== "measure" || a.packing || a.dimension !== "volume") return a;
+  return measure(a.terms, { packing, ...(a.hedge ? { hedge: a.hedge } : {}) });
+}
