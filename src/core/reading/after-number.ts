@@ -23,8 +23,8 @@ export function containerAt(c: Cursor, count: Span, i: number): Found<Quantity> 
     next++;
   }
   if (u.unit.unit.dimension === "length") {
-    // “1 (1-inch) knob of ginger”: so many of that length.
-    if (!bracket) return undefined;
+    // “1 (1-inch) knob of ginger”, “2 × 3 in”: so many of that length.
+    if (!bracket && !by) return undefined;
     const long = scaled(n.span, count.value);
     return { is: "amount", amount: measure([{ unit: u.unit.unit, count: long }]), next };
   }

@@ -1,7 +1,7 @@
-import { scaled } from "../estimate";
+import { exactly, scaled } from "../estimate";
 import { CLASSES } from "../material/classes";
 import type { Material } from "../material/material";
-import { type Amount, measure } from "../quantity/amount";
+import { type Amount, counted, measure } from "../quantity/amount";
 import { UNITS } from "../quantity/units";
 import type { By } from "./quantity";
 import { printAmount, printG } from "./print";
@@ -107,6 +107,20 @@ export function howMuch(m: Material, word: string, rest: Rest): Fitted {
   };
 }
 
+/** A length of what has no weight by its length; where it is sold by the stick, the stick comes first. */
+function ofThatLength(m: Material, rest: Rest): Fitted {
+  const asked = howMuch(m, "piece of that length", rest);
+  if (!("question" in asked) || !piecesOf(m).includes("stick")) return asked;
+  const sticks = [counted("stick", exactly(1)), counted("stick", exactly(2))].map((a) =>
+    printAmount(a, "us"),
+  );
+  const choices = sticks.map((amount) => ({
+    words: amount,
+    text: sayLine({ ...rest, material: m, amount }),
+  }));
+  return { ...asked, choices: [...choices, ...asked.choices] };
+}
+
 /**
  * Whether an amount can be of this material, and what it comes to: ounces of a thin liquid are asked, pieces of what is not counted too.
  * @param by whether it was said by weight or by volume, as the size of a bought bottle is
@@ -121,8 +135,7 @@ export function fitAmount(
   if (a.kind === "measure") {
     const asked = ounces(a, m, ctx, by, rest);
     if (asked) return asked;
-    if (a.dimension === "length" && !(m.kind === "plant" && m.row.gPerCm))
-      return howMuch(m, "piece of that length", rest);
+    if (a.dimension === "length" && !(m.kind === "plant" && m.row.gPerCm)) return ofThatLength(m, rest);
     return { amount: a };
   }
   if (a.kind !== "count") return { amount: a };

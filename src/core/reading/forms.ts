@@ -26,6 +26,8 @@ const FRESH_PIECES: ReadonlySet<string> = new Set([
   "clove",
   "pepper",
 ]);
+/** Kept dry, whatever is done to them: grated nutmeg is no fresh one. */
+const DRY: ReadonlySet<string> = new Set(["seed", "bark", "resin"]);
 const counted = (a: Amount | undefined): string | undefined => (a?.kind === "count" ? a.unit : undefined);
 /** Fresh herbs fill half a jar, dried a third; between them nothing can be told. */
 const shareOfJar = (a: Amount | undefined): Form | undefined => {
@@ -52,7 +54,7 @@ export function formTaken(
   const can = (form: Form, because: string): FormTaken =>
     forms.includes(form) ? { form, because } : { form: forms[0]!, because: `${name} comes ${forms[0]} here` };
   if (forms.length === 1) return { form: forms[0]!, because: `${name} comes ${forms[0]} here` };
-  if (worked) return can("fresh", "what is worked so is fresh");
+  if (worked && !DRY.has(row.class)) return can("fresh", "what is worked so is fresh");
   const unit = counted(amount);
   if (byLength(amount)) return can("fresh", `${name} by its length is fresh`);
   if (

@@ -3,7 +3,7 @@ import type { Cut, Form } from "../material/classes";
 
 /** Words that say how a plant comes; some also say how it was cut. */
 export const FORM_WORDS = dictionary<Form>({
-  fresh: "fresh", freshly: "fresh", wilted: "wilted", dried: "dried", dry: "dried", dehydrated: "dried", frozen: "frozen", powdered: "powdered",
+  fresh: "fresh", wilted: "wilted", dried: "dried", dry: "dried", dehydrated: "dried", frozen: "frozen", powdered: "powdered",
   powder: "powdered", ground: "powdered", rubbed: "dried", flake: "dried", flakes: "dried",
   granules: "powdered",
 }); // prettier-ignore
@@ -16,12 +16,12 @@ export const CUT_WORDS = dictionary<Cut>({
 /** Work that only the fresh plant is put to. */
 export const FRESH_WORK: ReadonlySet<string> = new Set([
   "grated", "peeled", "minced", "shredded", "diced", "smashed", "microplaned", "julienned", "mashed", "pitted", "cored", "seeded", "stemmed", "juiced",
-  "destemmed", "zested", "sliced", "torn",
+  "destemmed", "zested", "sliced", "torn", "freshly",
 ]); // prettier-ignore
 /** Work and words that change neither plant nor figure, kept as said. */
 export const KEPT_WORDS: ReadonlySet<string> = new Set([
   "local", "raw", "organic", "unpasteurised", "unpasteurized", "unfiltered", "distilled", "pure", "nice", "best", "quality", "homegrown", "your", "our", "my",
-  "favourite", "favorite", "extra", "plain", "real", "washed", "rinsed", "clean", "cleaned", "picked", "ripe", "peeled", "cored", "pitted", "seeded",
+  "favourite", "favorite", "extra", "plain", "real", "washed", "rinsed", "clean", "cleaned", "picked", "ripe", "freshly", "squeezed", "chips", "scraped", "strained", "peeled", "cored", "pitted", "seeded",
   "stemmed", "destemmed", "deseeded", "stripped", "unpeeled", "unwaxed", "scrubbed", "trimmed", "stoned", "finely", "roughly", "coarsely", "thinly",
   "lightly", "very", "bought", "shop", "store", "garden", "gathered", "foraged", "sustainably", "loose", "mild", "runny", "drinking", "tap", "filtered",
   "cold", "hot", "warm", "boiling", "mother", "stones", "stone", "out", "skin", "on", "off", "removed", "ends", "tops", "tailed", "topped", "freeze",

@@ -1,22 +1,21 @@
-import { dictionary } from "../words";
 import { fault } from "../fault";
 import type { Material } from "../material/material";
 import { nearest } from "../quantity/near";
 import { type NameSpan, PART_OF_CLASS, PART_WORDS, meantBy, nameWord, namesIn } from "./names";
-import { asProduct, productOf, unknownName } from "./naming";
+import { unknownName } from "./naming";
 import { isFault, oneAt } from "./numbers";
 import type { Cursor } from "./quantity";
-import { type Reading, type ReadingContext, type SaidLine } from "./said";
+import { type Reading, type ReadingContext } from "./said";
 import { scanLine } from "./scan";
 import { ABOUT_NOTHING, type About, type Scan } from "./scanned";
 import { piecesOf } from "./fit-amount";
-import { CUT_WORDS } from "./line-words";
 import { settled } from "./settle";
+import { readMade } from "./made-of";
 import { eitherAmount, severalNamed } from "./several";
 import { sharesOf } from "./shares";
 import { type Token, tokensOf } from "./tokens";
 import { UNIT_WORDS } from "./unit-words";
-import { cloveOrGarlic, whichOf, withoutCounters } from "./which";
+import { cloveOrGarlic, whichOf, withoutAsides, withoutCounters } from "./which";
 
 /** The longest line read; longer ones are several things. */
 export const LONGEST_LINE = 300;
@@ -42,44 +41,7 @@ function namedIn(tokens: readonly Token[], spans: readonly NameSpan[]): readonly
 
 function namesOf(tokens: readonly Token[], ctx: ReadingContext): readonly NameSpan[] {
   const all = namesIn(tokens, ctx.catalogue);
-  return all.length < 2 ? all : withoutCounters(tokens, all);
-}
-
-const MADE = dictionary<"juice" | "peel">({ juice: "juice", zest: "peel", peel: "peel", rind: "peel" });
-
-/** Words before “juice of” and “zest of” that change neither. */
-const BEFORE_MADE: ReadonlySet<string> = new Set(["the", "fresh", "freshly", "finely", "squeezed"]);
-
-/** “juice of 2 lemons”, “zest and juice of 1 lemon”: what is made of the fruit, and the tokens after *of*. */
-function madeOf(
-  tokens: readonly Token[],
-): { readonly made: readonly ("juice" | "peel")[]; readonly next: number } | undefined {
-  let start = 0;
-  while (BEFORE_MADE.has(tokens[start]?.low ?? "") || CUT_WORDS[tokens[start]?.low ?? ""]) start++;
-  const first = MADE[tokens[start]?.low ?? ""];
-  if (!first) return undefined;
-  let k = start + 1;
-  const made = [first];
-  if ((tokens[k]?.low === "and" || tokens[k]?.low === "&") && MADE[tokens[k + 1]?.low ?? ""]) {
-    made.push(MADE[tokens[k + 1]!.low]!);
-    k += 2;
-  }
-  return tokens[k]?.low === "of" || tokens[k]?.low === "from" ? { made, next: k + 1 } : undefined;
-}
-
-function readMade(text: string, tokens: readonly Token[], ctx: ReadingContext): Reading | undefined {
-  const made = madeOf(tokens);
-  if (!made) return undefined;
-  const inner = text.slice(tokens[made.next]?.from ?? text.length);
-  const fruit = readLine(inner, ctx);
-  if (fruit.is !== "line") return fruit.is === "lines" ? undefined : fruit;
-  const lines: SaidLine[] = [];
-  for (const what of made.made) {
-    const product = productOf(fruit.line.material, what, ctx);
-    if (!product) return unknownName(`${what === "peel" ? "zest" : what} of ${inner}`, ctx, undefined);
-    lines.push(asProduct(fruit.line, product, ctx));
-  }
-  return lines.length === 1 ? { is: "line", line: lines[0]! } : { is: "lines", lines };
+  return all.length < 2 ? all : withoutCounters(tokens, withoutAsides(tokens, all));
 }
 
 /** A line typed in a kitchen, read whole. See `Reading` for what may come of it; never throws, and takes some microseconds. */
@@ -95,7 +57,7 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
   if (wet) return wet;
   const shares = sharesOf(text, tokens, ctx, readLine);
   if (shares) return shares;
-  const made = readMade(text, tokens, ctx);
+  const made = readMade(text, tokens, ctx, readLine);
   if (made) return made;
   const spans = namesOf(tokens, ctx);
   const taken = namedIn(tokens, spans);

@@ -42,7 +42,7 @@ export const CONTAINERS: ReadonlySet<string> = new Set([
 export const VAGUE: ReadonlySet<string> = new Set([
   "splash", "splashes", "drizzle", "glug", "glugs", "bunch", "bunches", "hand", "hands", "bit", "touch", "squeeze", "spoonful", "spoonfuls",
   "spoon", "spoons", "dollop", "glass", "glasses", "mug", "mugs", "scoop", "scoops", "sprinkle", "sprinkling", "some", "little", "plenty", "lots",
-  "punnet", "punnets", "sachet", "sachets", "teacup", "teacups", "wineglass", "eggcup", "mugful", "mugfuls", "ladle", "ladles", "ladleful", "capful", "capfuls",
+  "punnet", "punnets", "colander", "colanders", "strip", "strips", "grating", "gratings", "shaving", "shavings", "twist", "grind", "grinds", "sachet", "sachets", "teacup", "teacups", "wineglass", "eggcup", "mugful", "mugfuls", "ladle", "ladles", "ladleful", "capful", "capfuls",
   "swig", "slug", "nip", "basket", "bowl", "bowlful", "armful", "lump",
 ]);
 
@@ -52,6 +52,8 @@ export const VAGUE_CHOICES: Readonly<
 > = {
   splash: { liquid: ["1 tbsp", "2 tbsp"], dry: ["1 tsp"] },
   bunch: { liquid: [], dry: ["1 cup loose", "2 cups loose", "10–15 sprigs"] },
+  grating: { liquid: [], dry: ["⅛ tsp", "¼ tsp"] },
+  strip: { liquid: [], dry: ["½ tsp", "1 tsp", "1 tbsp"] },
   punnet: { liquid: [], dry: ["125 g", "250 g", "1 cup"] },
   hand: { liquid: [], dry: ["100 g", "150 g", "4 in"] },
   little: { liquid: ["1–2 tbsp"], dry: ["1 tsp", "1–2 tsp"] },

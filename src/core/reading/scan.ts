@@ -2,16 +2,26 @@ import type { Cut, Form } from "../material/classes";
 import { exactly } from "../estimate";
 import { type Amount, counted } from "../quantity/amount";
 import type { CountUnit } from "../quantity/units";
-import { unitWord, writtenCount } from "./unit-words";
 import { coverAt, byDepth, fillAt, goalAt, partFillAt } from "./amounts";
 import { CUT_WORDS, FORM_WORDS, FRESH_WORK, KEPT_WORDS, LITTLE_WORDS, REMARK } from "./line-words";
 import { nameWord } from "./names";
 import { hedgeAt } from "./hedges";
-import { andShare, isFault, numberAt } from "./numbers";
+import { isFault, numberAt } from "./numbers";
+import { halfMore, piecesBehind } from "./pieces-behind";
 import { quantityAt } from "./quantities";
 import type { Cursor, Quantity } from "./quantity";
 import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS } from "./quantity-words";
-import { ABOUT_NOTHING, type About, type Scan, byWhatAt, nothingScanned, remarkEnd } from "./scanned";
+import {
+  ABOUT_NOTHING,
+  type About,
+  MARKS,
+  type Scan,
+  byWhatAt,
+  isPieceWord,
+  nothingScanned,
+  packedIn,
+  remarkEnd,
+} from "./scanned";
 import { type Token, says } from "./tokens";
 
 class Scanner {
@@ -105,25 +115,21 @@ class Scanner {
     else if (this.pieces(low)) return true;
     else if (this.byWhat()) return true;
     else if (this.beginsAmount()) return false;
-    else if (!LITTLE_WORDS.has(low) && !this.about.parts.includes(nameWord(low))) return false;
+    else if (!LITTLE_WORDS.has(low) && !this.isOnePart(low)) return false;
     else if (low === "a" || low === "an" || SIZE_WORDS[low]) return false;
     this.i++;
     return true;
   }
 
-  /** “an onion and a half”. */
+  /** “leaves” beside nettle. */
+  private isOnePart(low: string): boolean {
+    return this.about.parts.includes(nameWord(low));
+  }
+
   private half(): boolean {
-    const last = this.scan.amounts.at(-1);
-    const more = andShare(this.c.tokens, this.i);
-    if (!more || last?.q.is !== "amount" || last.q.amount.kind !== "count") return false;
-    const { count, unit } = last.q.amount;
-    const amount = counted(unit, {
-      low: count.low + more.add,
-      value: count.value + more.add,
-      high: count.high + more.add,
-    });
-    this.scan.amounts[this.scan.amounts.length - 1] = { ...last, q: { ...last.q, amount } };
-    this.i = more.next;
+    const next = halfMore(this.scan, this.c.tokens, this.i);
+    if (next === undefined) return false;
+    this.i = next;
     return true;
   }
 
@@ -154,27 +160,11 @@ class Scanner {
     return next !== undefined && next > this.i + 1 && numberAt(t, next) !== undefined;
   }
 
-  /** “3 rosemary sprigs”, “1 cinnamon stick”, “cinnamon stick”: the count’s unit stands behind the name. */
   private pieces(low: string): boolean {
-    const u = unitWord(low, low, this.c.system);
-    if (!u || !("count" in u)) return false;
-    const last = this.scan.amounts.at(-1);
-    const a = last?.q.is === "amount" ? last.q.amount : undefined;
-    if (last && a?.kind === "count" && a.unit === "piece" && this.about.pieces.includes(u.count)) {
-      const { count, size, hedge } = a;
-      const amount = counted(u.count, count, { ...(size ? { size } : {}), ...(hedge ? { hedge } : {}) });
-      this.scan.amounts[this.scan.amounts.length - 1] = {
-        ...last,
-        q: { ...last.q, amount } as typeof last.q,
-      };
-    } else if (last && a?.kind === "count" && this.about.pieces.includes(u.count)) {
-      // “1 head garlic, cloves peeled”: what it comes apart into.
-      this.scan.notes.push(low);
-    } else if (last || !this.about.pieces.includes(u.count)) return false;
-    // “chamomile flowers” are chamomile, whole.
-    else if (this.about.parts.includes(nameWord(low)) && low !== writtenCount(u.count, false)) return false;
-    else if (low === writtenCount(u.count, false)) return this.put(counted(u.count, exactly(1)), this.i + 1);
-    else this.waiting = u.count;
+    const found = piecesBehind(this.scan, low, this.about, this.c.system);
+    if (!found) return false;
+    if ("alone" in found) return this.put(counted(found.alone, exactly(1)), this.i + 1);
+    if ("waits" in found) this.waiting = found.waits;
     this.i++;
     return true;
   }
@@ -207,9 +197,7 @@ class Scanner {
 
   private mark(at: Token): boolean {
     if (at.low === "(") return this.bracket();
-    if (
-      [",", ";", ".", ":", ")", "/", "*", "•", "-", "&", "+", "!", "?", "[", "]", "°", "'"].includes(at.low)
-    ) {
+    if (MARKS.has(at.low)) {
       // A dash glued to a number is a minus sign, which the number will say.
       if (at.low === "-" && this.c.tokens[this.i + 1]?.kind === "number" && !at.glued) return false;
       this.i++;
@@ -225,7 +213,7 @@ class Scanner {
     while (close < t.length && t[close]!.low !== ")") close++;
     const q = quantityAt(this.c, this.i + 1);
     const holdsName = t.some((_, k) => k > this.i && k < close && this.c.named(k));
-    if (q && !isFault(q) && q.is === "amount" && q.next === close && q.amount.kind === "measure") {
+    if (q && !isFault(q) && q.is === "amount" && q.next === close && this.mayCount(q.amount)) {
       this.scan.amounts.push({ q, from: this.i + 1 });
     } else if (q && !isFault(q) && q.is !== "amount" && q.is !== "vague" && q.next === close) {
       this.scan.strength ??= q;
@@ -234,6 +222,7 @@ class Scanner {
       const by = byWhatAt(t, this.i + 1);
       if (says(t, this.i + 1, "optional") && close === this.i + 2) this.scan.optional = true;
       else if (by && close === this.i + 3) this.scan.by = by;
+      else if (packedIn(t, this.i + 1, close)) this.scan.packing = packedIn(t, this.i + 1, close);
       else if (
         t[this.i + 1] &&
         (FORM_WORDS[t[this.i + 1]!.low] || CUT_WORDS[t[this.i + 1]!.low]) &&
@@ -244,6 +233,11 @@ class Scanner {
     } else close = this.i;
     this.i = close + 1;
     return true;
+  }
+
+  /** In brackets a measure is an amount, and a number is one where no other was said: “lemon (1), juiced”. */
+  private mayCount(a: Amount): boolean {
+    return a.kind === "measure" || (a.kind === "count" && this.scan.amounts.length === 0 && this.afterName());
   }
 
   private quantity(): boolean {
@@ -270,10 +264,7 @@ class Scanner {
   }
 
   private isPart(): boolean {
-    const at = this.c.tokens[this.i]!;
-    const u = at.kind === "word" ? unitWord(at.low, at.low, this.c.system) : undefined;
-    if (!this.named || !u || !("count" in u)) return false;
-    return u.count !== "handful" && u.count !== "pinch" && this.afterName();
+    return this.named && isPieceWord(this.c.tokens[this.i]!, this.c.system) && this.afterName();
   }
 
   private afterName(): boolean {

@@ -2,7 +2,10 @@ import type { Fault } from "../fault";
 import type { Cut, Form } from "../material/classes";
 import { type Amount, type Packing, measure } from "../quantity/amount";
 import type { By, Quantity } from "./quantity";
+import type { UnitSystem } from "../quantity/units";
+import { PACKING_ADVERBS, PACKING_WORDS } from "./quantity-words";
 import { type Token, says } from "./tokens";
+import { unitWord } from "./unit-words";
 
 /** What stands round the name in a typed line, sorted out. */
 export interface Scan {
@@ -42,6 +45,17 @@ export interface About {
 }
 export const ABOUT_NOTHING: About = { parts: [], pieces: [] };
 
+/** Marks that only part things. */
+export const MARKS: ReadonlySet<string> = new Set([
+  ",", ";", ".", ":", ")", "/", "*", "•", "-", "&", "+", "!", "?", "[", "]", "°", "'",
+]); // prettier-ignore
+
+/** Whether a word counts pieces of something: “leaf”, “sprig”, not a handful. */
+export function isPieceWord(t: Token, system: UnitSystem): boolean {
+  const u = t.kind === "word" ? unitWord(t.low, t.low, system) : undefined;
+  return u !== undefined && "count" in u && u.count !== "handful" && u.count !== "pinch";
+}
+
 /** Tokens of a remark: up to the next comma, bracket or the end. */
 export function remarkEnd(t: readonly Token[], i: number): number {
   let k = i;
@@ -53,6 +67,13 @@ export function remarkEnd(t: readonly Token[], i: number): number {
 export function byWhatAt(t: readonly Token[], i: number): By | undefined {
   if (says(t, i, "by", "weight")) return "weight";
   return says(t, i, "by", "volume") ? "volume" : undefined;
+}
+
+/** “(packed)”, “(loosely packed)”: how it lies, where the tokens say that and no more. */
+export function packedIn(t: readonly Token[], from: number, to: number): Packing | undefined {
+  const [first, second] = [t[from]?.low ?? "", t[from + 1]?.low ?? ""];
+  if (to === from + 1) return PACKING_WORDS[first];
+  return to === from + 2 && PACKING_WORDS[second] ? PACKING_ADVERBS[first] : undefined;
 }
 
 /** A measured amount as it lies when the line says “packed” somewhere else than beside it. */

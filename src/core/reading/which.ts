@@ -28,6 +28,32 @@ function countsAnother(tokens: readonly Token[], s: NameSpan, others: readonly N
   return !each && !(before?.kind === "word" && unitWord(before.low, before.text, "us") !== undefined);
 }
 
+const ASIDE: ReadonlySet<string> = new Set([
+  "about",
+  "from",
+  "roughly",
+  "approx",
+  "approximately",
+  "~",
+  "around",
+]);
+
+/** Whether a name stands in a bracket that only says where it came from: “lemon juice (about 2 lemons)”. */
+function isAside(t: readonly Token[], s: NameSpan): boolean {
+  const [first, last] = [Math.min(...s.tokens), Math.max(...s.tokens)];
+  let open = first - 1;
+  while (open >= 0 && t[open]!.low !== "(" && t[open]!.low !== ")" && t[open]!.low !== "or") open--;
+  if (t[open]?.low !== "(" || !t.some((x, k) => k > last && x.low === ")")) return false;
+  return t[open + 1]!.kind === "number" || ASIDE.has(t[open + 1]!.low);
+}
+
+/** The names of a line, without those in brackets that say where another came from. */
+export function withoutAsides(t: readonly Token[], all: readonly NameSpan[]): readonly NameSpan[] {
+  if (!t.some((x) => x.low === "(")) return all;
+  const said = all.filter((s) => !isAside(t, s));
+  return said.length > 0 ? said : all;
+}
+
 /** The names of a line, without those that only count another. */
 export function withoutCounters(tokens: readonly Token[], all: readonly NameSpan[]): readonly NameSpan[] {
   const others = all.filter((s) => !isCountWord(tokens, s));
