@@ -45,7 +45,8 @@ export function containerAt(c: Cursor, count: Span, i: number): Found<Quantity> 
   };
 }
 
-const ALCOHOL: ReadonlySet<string> = new Set(["vol", "abv", "alcohol", "alc"]);
+/** Words that say a figure is of alcohol. */
+export const ALCOHOL: ReadonlySet<string> = new Set(["vol", "abv", "alcohol", "alc"]);
 const wordAt = (t: readonly Token[], k: number): string => t[k]?.low ?? "";
 
 /** What stands after a percent sign: of acid, of alcohol, or of nothing said. */
@@ -58,6 +59,7 @@ function percentAt(t: readonly Token[], value: number, k: number): Quantity {
       of: "acid",
       next: wordAt(t, k + 1) === "acid" || wordAt(t, k + 1) === "acidity" ? k + 2 : k + 1,
     };
+  if (says(t, k, "alcohol", "by", "volume")) return { is: "percent", value, of: "alcohol", next: k + 3 };
   if (ALCOHOL.has(word))
     return { is: "percent", value, of: "alcohol", next: wordAt(t, k + 1) === "." ? k + 2 : k + 1 };
   if (says(t, k, "by", "volume")) return { is: "percent", value, of: "alcohol", next: k + 2 };
@@ -67,7 +69,8 @@ function percentAt(t: readonly Token[], value: number, k: number): Quantity {
 /** `5 %`, `40 % vol`, `80 proof`, `50 grain` after their number. */
 export function strengthAt(c: Cursor, n: Span, i: number): Quantity | undefined {
   const t = c.tokens;
-  const at = wordAt(t, i) === "-" ? i + 1 : i;
+  const dash = wordAt(t, i) === "-" || (wordAt(t, i) === "°" && wordAt(t, i + 1) === "proof");
+  const at = dash ? i + 1 : i;
   const word = wordAt(t, at);
   if (word === "%" || word === "percent") return percentAt(t, n.value, at + 1);
   if (word === "proof") return { is: "proof", value: n.value, by: undefined, next: at + 1 };

@@ -220,6 +220,13 @@ export function readAmount(text: string, system: UnitSystem): Result<Amount> {
   return amount;
 }
 
+/** A bare figure with what it most likely is: offered, never taken. */
+function bareFigure(a: Amount, shown: string, system: UnitSystem): string | undefined {
+  if (a.kind !== "count" || a.unit !== "piece" || a.size) return undefined;
+  const cups = system !== "metric" && a.count.high < 20;
+  return `${shown} ${cups ? "cups" : "mL"}`;
+}
+
 /** A volume or weight standing alone, as a jug or a scale shows it. Faults: as `readAmount`, and `NotAVolume`. */
 export function readMeasured(text: string, system: UnitSystem): Result<Extract<Amount, { kind: "measure" }>> {
   const a = readAmount(text, system);
@@ -237,6 +244,8 @@ export function readMeasured(text: string, system: UnitSystem): Result<Extract<A
     fault(
       "NotAVolume",
       `“${text.trim()}” is not a volume. Write it like “750 mL” or “3 cups”, or the weight in grams.`,
+      [],
+      bareFigure(a.value, text.trim(), system),
     ),
   );
 }

@@ -2,10 +2,11 @@ import { dictionary } from "../words";
 import { type Span, exactly, scaled } from "../estimate";
 import { type Result, fail, fault, ok } from "../fault";
 import { nearest } from "../quantity/near";
-import { andShare, isFault, numberAt } from "./numbers";
+import type { Hedge } from "../quantity/amount";
+import { andShare, isFault, numberAt, oneAt } from "./numbers";
 import { printCount } from "./print";
-import { hedgeAt } from "./hedges";
-import { type Token, tokensOf } from "./tokens";
+import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
+import { type Token, says, tokensOf } from "./tokens";
 
 export const TIME_UNITS = ["min", "h", "day", "week", "month", "year"] as const;
 export type TimeUnit = (typeof TIME_UNITS)[number];
@@ -28,7 +29,7 @@ const PRINTED: Readonly<Record<TimeUnit, readonly [one: string, many: string]>> 
 const WORDS = dictionary<TimeUnit>({
   min: "min", mins: "min", minute: "min", minutes: "min", m: "min", h: "h", hr: "h", hrs: "h", hour: "h", hours: "h", d: "day", day: "day", days: "day",
   night: "day", nights: "day", w: "week", wk: "week", wks: "week", week: "week", weeks: "week", mo: "month", mos: "month", month: "month", months: "month",
-  moon: "month", year: "year", years: "year", yr: "year", yrs: "year",
+  moon: "month", moons: "month", lunar: "month", year: "year", years: "year", yr: "year", yrs: "year",
 }); // prettier-ignore
 
 /** A length of time as said. A month is reckoned as 30 days where it is added to other days; dates count calendar months. */
@@ -82,16 +83,45 @@ function oneTime(t: readonly Token[], i: number): Result<At> | undefined {
   const n = numberAt(t, i);
   if (!n) return undefined;
   if (isFault(n)) return fail(n);
-  const at = t[n.next]?.low === "-" ? n.next + 1 : n.next;
+  const at = t[n.next]?.low === "-" || t[n.next]?.low === "+" ? n.next + 1 : n.next;
   const unit = unitIn(t, at);
   if (!unit) return undefined;
   let next = at + 1;
   if (t[next]?.low === "." && t[next]!.glued) next++;
+  if (CYCLE.has(t[next]?.low ?? "") && unit === "month") next++;
+  // “a week or two”.
+  const other = t[next]?.low === "or" && n.span.high === n.span.low ? oneAt(t, next + 1) : undefined;
+  if (other && !isFault(other) && other.span.low > n.span.high && !unitIn(t, other.next)) {
+    const [low, high] = [n.span.low, other.span.high];
+    return ok({ parts: [{ count: { low, value: (low + high) / 2, high }, unit }], next: other.next });
+  }
   const extra = andShare(t, next);
   const add = extra?.add ?? 0;
   const count = { low: n.span.low + add, value: n.span.value + add, high: n.span.high + add };
+  const minutes = unit === "h" && t[next]?.kind === "number" && t[next]!.glued ? t[next]!.value : undefined;
+  // “1h30”: what is glued to the hours are minutes.
+  if (minutes !== undefined && minutes < 60 && t[next + 1] === undefined)
+    return ok({
+      parts: [
+        { count, unit },
+        { count: exactly(minutes), unit: "min" },
+      ],
+      next: next + 1,
+    });
   return ok({ parts: [{ count, unit }], next: extra?.next ?? next });
 }
+const MINIMUM: HedgeAt = { hedge: "just over", next: 1 };
+/** What may follow a month of the moon. */
+const CYCLE: ReadonlySet<string> = new Set(["cycle", "cycles", "month", "months"]);
+
+/** What a hedge makes of a time: the least that is said of “at least” is the least. */
+function widenedBy(hedge: Hedge | undefined): Span {
+  if (!hedge) return exactly(1);
+  if (hedge === "just over") return { low: 1, value: 1, high: 1.1 };
+  return hedge === "just under" ? { low: 0.9, value: 1, high: 1 } : { low: 0.9, value: 1, high: 1.1 };
+}
+/** Words behind a time that say it is the least. */
+const LEAST: ReadonlySet<string> = new Set(["minimum", "longer", "more"]);
 
 /** A length of time at the head of the tokens, and the token after it. Nothing where none stands there. */
 export function durationAt(
@@ -99,7 +129,7 @@ export function durationAt(
   i: number,
 ): Result<{ readonly duration: Duration; readonly next: number }> | undefined {
   const rest = t.slice(i);
-  const hedged = hedgeAt(rest, 0);
+  const hedged = rest[0]?.low === "minimum" ? MINIMUM : hedgeAt(rest, 0);
   const from = hedged?.next ?? 0;
   const word = rest[from]?.low === "a" ? from + 1 : from;
   const spoken = SPOKEN[rest[word]?.low ?? ""];
@@ -117,8 +147,12 @@ export function durationAt(
     parts.push(...more.value.parts);
     next = more.value.next;
   }
-  const wide = hedged ? { low: 0.9, value: 1, high: 1.1 } : exactly(1);
-  return ok({ duration: duration(parts, wide), next: i + next });
+  const behind = hedgeBehind(rest, next);
+  if (behind) next = behind.next;
+  const longer = rest[next]?.low === "or" ? next + 1 : next;
+  const least = LEAST.has(rest[longer]?.low ?? "");
+  const hedge = least ? "just over" : (hedged?.hedge ?? behind?.hedge);
+  return ok({ duration: duration(parts, widenedBy(hedge)), next: i + (least ? longer + 1 : next) });
 }
 
 /**
@@ -130,6 +164,12 @@ export function readDuration(text: string): Result<Duration> {
   if (shown.length > 100) return fail(fault("TooLong", "Keep a length of time under 100 letters."));
   const t = tokensOf(shown);
   if (t.length === 0) return fail(fault("NotADuration", `How long? ${EXAMPLE}`, [], "4 weeks"));
+  if (says(t, 0, "up", "to")) {
+    const most = shown.slice(t[2]?.from ?? shown.length);
+    return fail(
+      fault("HowLong", `“${shown}” says where to stop. Write how long it is meant to stand.`, [], most),
+    );
+  }
   for (const x of t) if (ASKED[x.low]) return fail(fault("HowLong", ASKED[x.low]!));
   const found = durationAt(t, 0);
   if (found && !found.ok) return found;
@@ -152,6 +192,10 @@ export function readDuration(text: string): Result<Duration> {
         `${shown} weeks`,
       ),
     );
+  if (found) {
+    const left = shown.slice(t[found.value.next]!.from);
+    return fail(fault("NotADuration", `“${left}” is more than a length of time. ${EXAMPLE}`));
+  }
   const word = t[n.next]!;
   const near = word.low.length > 2 ? nearest(word.low, Object.keys(WORDS)) : undefined;
   if (!near) return fail(fault("UnknownUnit", `“${word.text}” is not a length of time. ${EXAMPLE}`));

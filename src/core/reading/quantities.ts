@@ -11,7 +11,7 @@ import {
 } from "../quantity/amount";
 
 import { type Found, andShare, isFault, numberAt } from "./numbers";
-import { hedgeAt } from "./hedges";
+import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
 import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS, VAGUE } from "./quantity-words";
 import { says } from "./tokens";
 
@@ -116,8 +116,10 @@ function unitedAt(
     const more = lessAt(c, only, after) ?? moreTerms(c, only, holds ? after + 1 : after);
     const behind = describedAt(c, more.next);
     const packing = d.packing ?? behind.packing;
-    const amount = measure(more.terms, how({ hedge: said, packing }));
-    const next = behind.packing ? behind.next : more.next;
+    const behindIt = behind.packing ? behind.next : more.next;
+    const wide = hedgeBehind(t, behindIt);
+    const amount = measure(more.terms, how({ hedge: said ?? wide?.hedge, packing }));
+    const next = wide?.next ?? behindIt;
     // “8 ounces by weight honey”.
     const weighed = amount.dimension === "mass" && says(t, next, "by", "weight");
     const by = weighed ? "weight" : "volume";
@@ -173,11 +175,7 @@ export function quantityAt(c: Cursor, i: number): Found<Quantity> {
 }
 
 /** The same, behind a hedge where one was said. */
-function hedgedAt(
-  c: Cursor,
-  i: number,
-  hedged: { readonly hedge: Hedge; readonly next: number } | undefined,
-): Found<Quantity> {
+function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quantity> {
   const t = c.tokens;
   const start = hedged?.next ?? i;
   const n = numberAt(t, start);

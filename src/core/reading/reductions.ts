@@ -8,6 +8,15 @@ import { tokensOf } from "./tokens";
 /** What a liquid is boiled down to: a share of what is there, or a volume in mL. */
 export type Reduction = { readonly toShare: number } | { readonly toMl: number };
 
+/** What is done to it, which says nothing of how far. */
+const BOILED: ReadonlySet<string> = new Set([
+  "reduce", "reduced", "boil", "boiled", "simmer", "simmered", "cook", "cooked", "it", "liquid", "the", "down", "until",
+]); // prettier-ignore
+const HALVED: ReadonlySet<string> = new Set(["halve", "halved"]);
+/** Words behind a share that say it is of what was there. */
+const OF_IT: ReadonlySet<string> = new Set([
+  "of", "the", "it", "its", "liquid", "volume", "size", "amount", "what", "was", "were", "there", "original", "is", "left", "remains", "remain", "has", "gone",
+]); // prettier-ignore
 const EXAMPLE = "Write “1/2” or the volume to stop at, like “500 mL”.";
 
 /**
@@ -16,14 +25,14 @@ const EXAMPLE = "Write “1/2” or the volume to stop at, like “500 mL”.";
  */
 export function readReduction(text: string, system: UnitSystem): Result<Reduction> {
   const t = tokensOf(text.trim());
-  const by = t[0]?.low === "by";
-  const from = by || t[0]?.low === "to" || t[0]?.low === "down" ? 1 : 0;
-  const at = t[from]?.low === "to" ? from + 1 : from;
-  const n = numberAt(t, at);
+  let from = 0;
+  while (BOILED.has(t[from]?.low ?? "")) from++;
+  if (HALVED.has(t[from]?.low ?? "") && t.length === from + 1) return ok({ toShare: 1 / 2 });
+  const by = t[from]?.low === "by" || t.some((x) => x.low === "gone");
+  if (t[from]?.low === "by" || t[from]?.low === "to") from++;
+  const n = numberAt(t, from);
   if (isFault(n)) return fail(n);
-  const rest = n
-    ? t.slice(n.next).filter((x) => !["of", "the", "it", "liquid", "volume"].includes(x.low))
-    : t;
+  const rest = n ? t.slice(n.next).filter((x) => !OF_IT.has(x.low)) : t;
   const percent = n && rest.length === 1 && rest[0]!.low === "%";
   const share = n ? n.span.value / (percent ? 100 : 1) : NaN;
   if (n && (rest.length === 0 || percent) && share < 1) {
@@ -35,6 +44,10 @@ export function readReduction(text: string, system: UnitSystem): Result<Reductio
     t.slice(from).length < t.length ? text.trim().slice(t[from]?.from ?? 0) : text,
     system,
   );
+  if (by && a.ok)
+    return fail(
+      fault("NotAReduction", `“${text.trim()}” says how much goes; write what stays in the pan. ${EXAMPLE}`),
+    );
   if (a.ok && a.value.kind === "measure" && a.value.dimension === "volume")
     return ok({ toMl: a.value.si.value });
   return fail(fault("NotAReduction", `“${text.trim()}” is not a reduction. ${EXAMPLE}`, [], "1/2"));

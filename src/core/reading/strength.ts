@@ -1,6 +1,7 @@
 import { type Fault, type Result, fail, fault, ok } from "../fault";
 import type { Material } from "../material/material";
 import type { UnitSystem } from "../quantity/units";
+import { ALCOHOL } from "./after-number";
 import { isFault } from "./numbers";
 import { printFigures } from "./print";
 import { quantityAt } from "./quantities";
@@ -35,7 +36,12 @@ function percentOf(q: Said, proof: "us" | "uk" | undefined): number | undefined 
  * A bare “proof” is a fault (`WhichProof`), since the two scales differ. Faults: `NotAStrength`, `WhichProof`, `ImpossibleStrength`.
  */
 export function readStrength(text: string): Result<number> {
-  const tokens = tokensOf(text.trim());
+  const said = tokensOf(text.trim());
+  // “ABV 40 %”, “40°”, “40 vol”: the name of the figure stands before or behind it.
+  const first = ALCOHOL.has(said[0]?.low ?? "") ? 1 : 0;
+  const last =
+    said.length === first + 2 && (said.at(-1)!.low === "°" || ALCOHOL.has(said.at(-1)!.low)) ? 1 : 0;
+  const tokens = said.slice(first, said.length - last);
   const c: Cursor = { tokens, system: "us", named: () => false };
   const bare =
     tokens.length === 1 && tokens[0]!.kind === "number"

@@ -1,18 +1,38 @@
 import { type Result, fail, fault, ok } from "../fault";
-import { tokensOf } from "./tokens";
+import { printTemperature } from "./print";
+import { standsAt, tokensOf } from "./tokens";
 
 /** The least and most a kitchen thermometer is asked to show, °C. */
 const [LEAST, MOST] = [0, 130];
 
+/** Words and marks beside the figure that do not change it: a pan cooled to under 40 °C has been at 40. */
+const SAYS_NOTHING: ReadonlySet<string> = new Set([
+  "°", "º", "degrees", "degree", "deg", "about", "around", "under", "below", "to", "at", "or", "less", "than", "roughly",
+]); // prettier-ignore
+/** How warm a kitchen says something is, °C: asked about, with what it usually is. */
+const SPOKEN: readonly (readonly [words: readonly string[], celsius: number])[] = [
+  [["body", "temperature"], 37],
+  [["body", "heat"], 37],
+  [["blood", "warm"], 37],
+  [["lukewarm"], 38],
+  [["tepid"], 30],
+  [["room", "temperature"], 20],
+];
+
 /** A temperature as typed, in °C: `43 °C`, `110 F`, `43`; a bare figure is in the household's own degrees. Faults: `NotATemperature`. */
 export function readTemperature(text: string, household: "C" | "F"): Result<number> {
-  const t = tokensOf(text.trim()).filter(
-    (x) => x.low !== "°" && x.low !== "º" && x.low !== "degrees" && x.low !== "deg",
-  );
+  const t = tokensOf(text.trim()).filter((x) => !SAYS_NOTHING.has(x.low));
   const unit = t[1]?.low ?? household.toLowerCase();
   const F = unit === "f" || unit === "fahrenheit";
   const C = unit === "c" || unit === "celsius";
   const example = household === "C" ? "43 °C" : "110 °F";
+  const spoken = SPOKEN.find(([words]) => standsAt(t, 0, words) && t.length === words.length);
+  if (spoken) {
+    const shown = printTemperature(spoken[1], household);
+    return fail(
+      fault("NotATemperature", `That is about ${shown}. Write it as the thermometer shows it.`, [], shown),
+    );
+  }
   if (t.length === 0 || t.length > 2 || t[0]!.kind !== "number" || !(F || C))
     return fail(fault("NotATemperature", `Write a temperature like “${example}”.`, [], example));
   const celsius = F ? ((t[0]!.value - 32) * 5) / 9 : t[0]!.value;
