@@ -91,6 +91,25 @@ describe("lines", () => {
       "grated",
     );
   });
+  test("two liquids said in one line set what the plan pours of both, and it is told", async () => {
+    await bench("oxymel", "m-1000");
+    await put("1 cup thyme, dried", "2 cups vinegar and 1 cup honey, 2 tbsp sage");
+    expect([await amount("cider vinegar"), await amount("honey")]).toEqual(["2 cups", "1 cup"]);
+    expect(await order()).toEqual(["thyme", "sage", "cider vinegar", "honey"]);
+    expect(await text(page, '[data-testid="told"]')).toBe(
+      "The plan pours them already: their amounts are set to 2 cups and 1 cup. 1 line added.",
+    );
+  });
+  test("a form that was taken for granted is asked about where the other keeps less well", async () => {
+    await bench("honey", "m-1000");
+    await put("1 cup thyme");
+    await page.waitForSelector('[data-testid="doubt"]');
+    expect(await text(page, '[data-testid="doubt"]')).toMatch(/^Were the thyme fresh: .*Say which it is\.$/);
+    // Said once, it is asked no more.
+    await choose(page, 'select[aria-label="thyme: form"]', "dried");
+    await press("right");
+    await page.waitForFunction(() => document.querySelector('[data-testid="doubt"]') === null);
+  });
   test("another unit says the same amount, and shows what it will say", async () => {
     await bench();
     await put("40 g hyssop, dried");

@@ -10,6 +10,7 @@ import type { Line, Plan } from "@/core/plan/plan";
 import { usualForm } from "@/core/plan/ways";
 import { withLine } from "@/core/plan/edit";
 import { readAmount } from "@/core/reading/amounts";
+import { agree, counted, listed } from "@/core/words";
 import { contextIn } from "@/core/reading/said";
 import { materialsOf } from "@/core/reckoning/context";
 import { AddLine } from "../plan/add-line";
@@ -43,20 +44,18 @@ function placesToAdd(plan: Plan): readonly (readonly [id: string, words: string]
   });
 }
 
-/** Puts typed lines into the plan; a liquid it pours already sets that line instead. @returns what was done, in words */
-function putIn(
-  plan: Plan,
-  lines: readonly Nameless<Line>[],
-  into: string | undefined,
-): { plan: Plan; set: string | undefined } {
-  let set: string | undefined;
-  const next = lines.reduce((p, l) => {
+/** Puts typed lines into the plan; a liquid it pours already sets that line instead. */
+const putIn = (plan: Plan, lines: readonly Nameless<Line>[], into: string | undefined): Plan =>
+  lines.reduce((p, l) => {
     const there = pouredAlready(p, l, into);
-    if (!there) return addLine(p, l, into);
-    set = l.amount;
-    return withLine(p, there.id, ({ id }) => ({ ...l, id }));
+    return there ? withLine(p, there.id, ({ id }) => ({ ...l, id })) : addLine(p, l, into);
   }, plan);
-  return { plan: next, set };
+
+/** What is said where typed lines set what the plan pours already. @param more lines that were added beside them */
+function setWords(set: readonly Nameless<Line>[], more: number): string {
+  const amounts = listed(set.map((l) => l.amount));
+  const what = agree(set.length, "it already: its amount is", "them already: their amounts are");
+  return `The plan pours ${what} set to ${amounts}.${more > 0 ? ` ${counted(more, "line")} added.` : ""}`;
 }
 
 /** Puts typed lines in, and says what was done; a plan that is full says so. */
@@ -68,11 +67,9 @@ function useAdding(plan: Plan, actions: BenchActions, target: string | undefined
         return setTold(
           `A plan holds ${MOST_LINES} lines; ${names} would be one too many. Take another out first.`,
         );
-      const there = lines.map((l) => pouredAlready(plan, l, target)).find((x) => x !== undefined);
-      actions.edit((p) => putIn(p, lines, target).plan);
-      setTold(
-        there ? `The plan pours it already: its amount is set to ${lines[0]!.amount}.` : `${names} added.`,
-      );
+      const set = lines.filter((l) => pouredAlready(plan, l, target));
+      actions.edit((p) => putIn(p, lines, target));
+      setTold(set.length > 0 ? setWords(set, lines.length - set.length) : `${names} added.`);
     },
     [actions, plan, target],
   );
