@@ -108,6 +108,12 @@ function WhatGoesIn({ of }: { of: OfBench }) {
   const { props, state, actions, stores, fittings, giveReason, beginning } = of;
   const { today, household } = props;
   const { made } = state;
+  const { kind } = made.plan;
+  const { clear } = beginning;
+  const over = useCallback((): void => {
+    clear();
+    actions.replace(fresh(household, fittings, kind));
+  }, [clear, actions, household, fittings, kind]);
   return (
     <div className="min-w-0">
       <Heading bench={state.now} made={made} {...{ stores, today, actions, fittings, giveReason }} />
@@ -117,10 +123,7 @@ function WhatGoesIn({ of }: { of: OfBench }) {
         catalogue={stores.catalogue}
         actions={actions}
         giveReason={giveReason}
-        startOver={() => {
-          beginning.clear();
-          actions.replace(fresh(household, fittings, made.plan.kind));
-        }}
+        startOver={over}
       />
     </div>
   );

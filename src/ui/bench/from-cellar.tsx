@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { Fault } from "@/core/fault";
 import { oursId } from "@/core/journal/ours";
 import type { Nameless } from "@/core/plan/ids";
@@ -37,7 +37,7 @@ async function asked<T>(url: string): Promise<T | Fault> {
 const isFault = (x: unknown): x is Fault => typeof x === "object" && x !== null && "message" in x;
 
 /** A bottle of ours as a line: what stands in the cellar, first to use first; what is touched goes in. */
-export function FromCellar({
+export const FromCellar = memo(function FromCellar({
   today,
   put,
 }: {
@@ -110,4 +110,4 @@ export function FromCellar({
       )}
     </div>
   );
-}
+});

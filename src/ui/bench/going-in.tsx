@@ -1,5 +1,6 @@
 "use client";
-import { useCallback, useMemo, useState } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
+import { useLatest } from "../kit/latest";
 import { Redo2, Undo2 } from "lucide-react";
 import type { Day } from "@/core/day";
 import type { Fault } from "@/core/fault";
@@ -61,8 +62,10 @@ function setWords(set: readonly Nameless<Line>[], more: number): string {
 /** Puts typed lines in, and says what was done; a plan that is full says so. */
 function useAdding(plan: Plan, actions: BenchActions, target: string | undefined) {
   const [told, setTold] = useState("");
+  const now = useLatest(plan);
   const add = useCallback(
     (lines: readonly Nameless<Line>[], names: string): void => {
+      const plan = now();
       if (linesOf(plan).length + lines.length > MOST_LINES)
         return setTold(
           `A plan holds ${MOST_LINES} lines; ${names} would be one too many. Take another out first.`,
@@ -71,7 +74,7 @@ function useAdding(plan: Plan, actions: BenchActions, target: string | undefined
       actions.edit((p) => putIn(p, lines, target));
       setTold(set.length > 0 ? setWords(set, lines.length - set.length) : `${names} added.`);
     },
-    [actions, plan, target],
+    [actions, now, target],
   );
   const writtenDown = useCallback(
     (w: WrittenDown): void => actions.edit((p) => ({ ...p, materials: [...(p.materials ?? []), w.row] })),
@@ -91,34 +94,38 @@ function useAdding(plan: Plan, actions: BenchActions, target: string | undefined
     },
     [actions, target],
   );
-  return { told, add, writtenDown, fromCellar, hush: () => setTold("") };
+  return { told, add, writtenDown, fromCellar, hush: useCallback(() => setTold(""), []) };
 }
 
 /** How a line is read for this plan: its units, its materials, what it pours already. */
 function useReadingContext(plan: Plan, all: Catalogue) {
   const usual = usualForm(plan);
+  const now = useLatest(plan);
   return useMemo(
     () =>
       contextIn(plan.units, {
         catalogue: all,
         usual,
+        // Asked for when a line is read: an amount typed elsewhere need not draw the field for the next line again.
         poured: (material) => {
-          const l = linesOf(plan).find((x) => x.material === material);
+          const l = linesOf(now()).find((x) => x.material === material);
           const a = l ? readAmount(l.amount, plan.units) : undefined;
           return a?.ok ? a.value : undefined;
         },
       }),
-    [plan, all, usual],
+    [plan.units, now, all, usual],
   );
 }
 
 /** The head of the list: start over, undo, redo. */
-function ListHead({
-  state,
+const ListHead = memo(function ListHead({
+  canUndo,
+  canRedo,
   actions,
   startOver,
 }: {
-  state: State;
+  canUndo: boolean;
+  canRedo: boolean;
   actions: BenchActions;
   startOver: () => void;
 }) {
@@ -130,28 +137,16 @@ function ListHead({
         <button type="button" className="plain font-normal pr-2 min-h-7" onClick={startOver}>
           start over
         </button>
-        <button
-          type="button"
-          className={arrow}
-          aria-label="Undo"
-          disabled={state.past.length === 0}
-          onClick={actions.undo}
-        >
+        <button type="button" className={arrow} aria-label="Undo" disabled={!canUndo} onClick={actions.undo}>
           {UNDO}
         </button>
-        <button
-          type="button"
-          className={arrow}
-          aria-label="Redo"
-          disabled={state.future.length === 0}
-          onClick={actions.redo}
-        >
+        <button type="button" className={arrow} aria-label="Redo" disabled={!canRedo} onClick={actions.redo}>
           {REDO}
         </button>
       </span>
     </div>
   );
-}
+});
 
 /** Where the next line goes, in a plan that adds more than once. */
 function Into({
@@ -218,16 +213,18 @@ export function GoingIn({
   const places = placesToAdd(plan);
   const target = places.some(([id]) => id === into) ? into : undefined;
   const { told, add, writtenDown, fromCellar, hush } = useAdding(plan, actions, target);
+  const over = useCallback((): void => {
+    startOver();
+    setRound((n) => n + 1);
+    hush();
+  }, [startOver, hush]);
   return (
     <>
       <ListHead
-        state={state}
+        canUndo={state.past.length > 0}
+        canRedo={state.future.length > 0}
         actions={actions}
-        startOver={() => {
-          startOver();
-          setRound((n) => n + 1);
-          hush();
-        }}
+        startOver={over}
       />
       <AddLine key={round} context={context} add={add} writtenDown={writtenDown} />
       <FromCellar today={today} put={fromCellar} />

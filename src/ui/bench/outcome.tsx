@@ -31,7 +31,6 @@ interface Props {
   readonly doubts: readonly Doubt[];
 }
 
-/** Bottles for it in a few words: from those on hand, or a usual size where none are counted. */
 /** Grams of something in a spoon, as finely as a kitchen cares. */
 function spoon(x: number): string {
   if (x < 0.05) return "0";
@@ -45,6 +44,7 @@ const GROUND = {
   "do-not-keep": "bg-rust-pale px-1",
 } as const;
 
+/** Bottles for it in a few words: from those on hand, or a usual size where none are counted. */
 const Bottles = memo(function Bottles({
   ml,
   kind,

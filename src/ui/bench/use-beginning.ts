@@ -1,5 +1,5 @@
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useCallback, useState } from "react";
 import { likeFirst } from "@/core/advice/fixes";
 import type { Fault } from "@/core/fault";
 import { send } from "../kit/send";
@@ -44,5 +44,5 @@ export function useBeginning(
     forgetDraft();
     router.push(`/?begun=${sent.answer.code}`);
   };
-  return { sending, refused, begun, begin, clear: () => setBegun("") };
+  return { sending, refused, begun, begin, clear: useCallback(() => setBegun(""), []) };
 }

@@ -48,7 +48,7 @@ function drawn(up: KeepingMap["up"]) {
   return (maps[up] = { map, paths, spots });
 }
 
-/** The ground of the chart; the same until the rows change. */
+/** The ground of the chart and its axes; the same until the rows change. */
 const Regions = memo(function Regions({ up }: { up: KeepingMap["up"] }) {
   const { paths, spots } = drawn(up);
   return (
@@ -72,6 +72,20 @@ const Regions = memo(function Regions({ up }: { up: KeepingMap["up"] }) {
         )}
       </g>
       <path d={`M0 0V${H}H${W}`} fill="none" stroke="var(--color-iron)" strokeWidth="2" />
+      <g fontSize="14" fill="var(--color-ash)">
+        <text x="-8" y="12" textAnchor="end">
+          {up === "acetic" ? "acid" : "spirit"}
+        </text>
+        <text x="-8" y="28" textAnchor="end">
+          %
+        </text>
+        <text x="0" y={H + 20}>
+          0
+        </text>
+        <text x={W} y={H + 20} textAnchor="end">
+          sweetness, °Bx
+        </text>
+      </g>
     </>
   );
 });
@@ -128,20 +142,6 @@ export function KeepingChart({
       )}
       <ellipse cx={at[0]} cy={at[1]} rx={rx} ry={ry} fill="var(--color-cobalt)" opacity="0.25" />
       <circle cx={at[0]} cy={at[1]} r="6.5" fill="var(--color-cobalt)" />
-      <g fontSize="14" fill="var(--color-ash)">
-        <text x="-8" y="12" textAnchor="end">
-          {up === "acetic" ? "acid" : "spirit"}
-        </text>
-        <text x="-8" y="28" textAnchor="end">
-          %
-        </text>
-        <text x="0" y={H + 20}>
-          0
-        </text>
-        <text x={W} y={H + 20} textAnchor="end">
-          sweetness, °Bx
-        </text>
-      </g>
     </svg>
   );
 }

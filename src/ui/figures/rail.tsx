@@ -169,6 +169,14 @@ function Lengths({ of: { rail, total, starts } }: { of: Laid }) {
   );
 }
 
+/** Made once: the same element is not drawn again. */
+const HANDLE = (
+  <svg width="16" height="44" aria-hidden="true">
+    <rect width="16" height="44" fill="var(--color-cobalt)" />
+    <path d="M6 14v16M10 14v16" stroke="var(--color-white)" strokeWidth="1.5" />
+  </svg>
+);
+
 type Move = (joint: RailJoint, share: number, dragging: boolean) => void;
 
 /** A joint in the hand: dragged, nudged by keys. @param bar what the pointer's place is measured along */
@@ -207,10 +215,7 @@ function Joint({
         byKey(e, keyed(e.key, e.shiftKey, share, j), (next) => move(j, bounded(j, next), false))
       }
     >
-      <svg width="16" height="44" aria-hidden="true">
-        <rect width="16" height="44" fill="var(--color-cobalt)" />
-        <path d="M6 14v16M10 14v16" stroke="var(--color-white)" strokeWidth="1.5" />
-      </svg>
+      {HANDLE}
     </div>
   );
 }

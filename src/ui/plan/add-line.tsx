@@ -105,8 +105,9 @@ function useTyped({ context, add }: Props) {
     add(lines.map(lineOfSaid), lines.map((l) => l.material.row.names[0]!).join(", "));
     type("");
   };
+  const readNow = (next: string): Reading => readLine(next, { ...context, ounces });
   const readAgain = (next: string): void => {
-    const again = readLine(next, { ...context, ounces });
+    const again = readNow(next);
     if (again.is === "line") return put([again.line]);
     setText(next);
     setAsked(true);
@@ -117,12 +118,15 @@ function useTyped({ context, add }: Props) {
     says: asked ? saysOf(reading) : "",
     take: (o: Offer): void => {
       if (o.remember) rememberOunces(o.remember.material, o.remember.as);
-      if (o.line) put([o.line]);
+      // What the plan pours may have changed since it was typed: “half as much as the vinegar”.
+      const now = o.line ? readNow(text) : undefined;
+      if (o.line) put([now?.is === "line" ? now.line : o.line]);
       else readAgain(o.text);
     },
     enter: (): void => {
-      if (reading?.is === "line") put([reading.line]);
-      else if (reading?.is === "lines") put(reading.lines);
+      const now = readNow(text);
+      if (now.is === "line") put([now.line]);
+      else if (now.is === "lines") put(now.lines);
       else setAsked(true);
     },
   };
