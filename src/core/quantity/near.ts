@@ -37,7 +37,7 @@ export function nearest(word: string, among: readonly string[]): string | undefi
   let best: string | undefined;
   let least = Math.max(1, Math.floor(word.length / 3)) + 1;
   for (const w of among) {
-    const d = distance(word, w);
+    const d = distance(word, w, least);
     if (d < least) {
       least = d;
       best = w;

@@ -124,6 +124,9 @@ export function shareAt(c: Cursor, n: Span, i: number): Found<Quantity> {
   }
   if (FILLS.has(next)) return halfFilled(c, n, i + 1);
   const full = next === "full";
+  // “a jar full of thyme”.
+  if (JARS.has(next) && ownWord(c, i + 1) === "full" && n.high <= 1)
+    return { is: "amount", amount: { kind: "jar", count: n }, next: i + 2 };
   if (full || JARS.has(whole)) {
     const after = full ? i + 1 : k + 1;
     // “a jar of honey” is a bought jar as likely as the vessel: its size is asked.

@@ -1,8 +1,7 @@
 import { dictionary } from "../words";
-import type { Span } from "../estimate";
+import { type Span, exactly, scaled } from "../estimate";
 import { type Result, fail, fault, ok } from "../fault";
 import { type Amount, COVER_CM, GOAL_RANGE, type Goal } from "../quantity/amount";
-import { scaled } from "../estimate";
 import { nearest } from "../quantity/near";
 import type { UnitSystem } from "../quantity/units";
 import { isFault, numberAt } from "./numbers";
@@ -22,6 +21,7 @@ const FILLED_UP: ReadonlySet<string> = new Set(["jar", "rest", "remainder"]);
 /** `fill`, `to fill`, `fill the jar`, `top up`, `to the shoulder`: the token after it. */
 export function fillAt(t: readonly Token[], i: number): number | undefined {
   let k = says(t, i, "to") ? i + 1 : i;
+  if ((says(t, k, "loosely") || says(t, k, "lightly")) && says(t, k + 1, "fill")) k++;
   if (says(t, k, "fill") || says(t, k, "filled")) {
     k += says(t, k + 1, "up") ? 2 : 1;
     if (says(t, k, "the")) k++;
@@ -60,6 +60,8 @@ export function partFillAt(
   if (says(t, k, "up")) k++;
   if (says(t, k, "to")) k++;
   if (!fills && !jar) return undefined;
+  if (says(t, k, "halfway")) return { amount: { kind: "jar", count: exactly(1 / 2) }, next: k + 1 };
+  if (jar && !fills && says(t, k, "full")) return { amount: { kind: "jar", count: exactly(1) }, next: k + 1 };
   const q = quantityAt(c, k);
   if (!q || isFault(q) || q.is !== "amount" || q.amount.kind !== "jar") return undefined;
   return { amount: q.amount, next: q.next };

@@ -1,8 +1,10 @@
 import { exactly, scaled } from "../estimate";
 import { CLASSES } from "../material/classes";
 import type { Material } from "../material/material";
-import { type Amount, counted, measure } from "../quantity/amount";
-import { UNITS } from "../quantity/units";
+import { type Amount, counted, measure, times } from "../quantity/amount";
+import { UNITS, type UnitSystem } from "../quantity/units";
+import { withArticle } from "../words";
+import { readAmount } from "./amounts";
 import type { By } from "./quantity";
 import { printAmount, printG } from "./print";
 import { type Choice, type ReadingContext, sayAmount, sayLine } from "./said";
@@ -93,17 +95,24 @@ const NO_MEASURE: ReadonlySet<string> = new Set([
   "few",
 ]);
 
-/** A question of how much, with usual measures to pick from. */
-export function howMuch(m: Material, word: string, rest: Rest): Fitted {
+/** A question of how much one of a vague measure is, with usual ones to pick from. @param count how many of it were said */
+export function howMuch(m: Material, word: string, rest: Rest, count = 1, system: UnitSystem = "us"): Fitted {
   const name = m.row.names[0]!;
+  const inAll = (each: string): string => {
+    const a = readAmount(each, system);
+    return a.ok ? sayAmount(times(a.value, count), system) : each;
+  };
   return {
     question: NO_MEASURE.has(word)
       ? `How much ${name}?`
-      : `How much ${name} is ${word.endsWith("s") ? "" : "a "}${word}?`,
-    choices: usualMeasures(m, word).map((amount) => ({
-      words: amount,
-      text: sayLine({ ...rest, material: m, amount }),
-    })),
+      : `How much ${name} is ${withArticle(nameWord(word))}?`,
+    choices: usualMeasures(m, word).map((each) => {
+      const amount = count === 1 ? each : inAll(each);
+      return {
+        words: count === 1 ? each : `${each} each, ${amount} in all`,
+        text: sayLine({ ...rest, material: m, amount }),
+      };
+    }),
   };
 }
 
@@ -141,9 +150,9 @@ export function fitAmount(
   if (a.kind !== "count") return { amount: a };
   const pieces = piecesOf(m);
   if (a.unit === "handful" || a.unit === "pinch")
-    return isPoured(m) ? howMuch(m, a.unit, rest) : { amount: a };
+    return isPoured(m) ? howMuch(m, a.unit, rest, a.count.value, ctx.system) : { amount: a };
   if (a.unit === "piece") return pieces.length > 0 ? { amount: a } : howMuch(m, "", rest);
-  return pieces.includes(a.unit) ? { amount: a } : howMuch(m, a.unit, rest);
+  return pieces.includes(a.unit) ? { amount: a } : howMuch(m, a.unit, rest, a.count.value, ctx.system);
 }
 
 /** What nobody fills a jar with: its amount is asked where none is said. */

@@ -1,4 +1,4 @@
-import type { Form } from "../material/classes";
+import type { Cut, Form } from "../material/classes";
 import { type Material, formsOf } from "../material/material";
 import type { Amount } from "../quantity/amount";
 
@@ -39,12 +39,12 @@ const shareOfJar = (a: Amount | undefined): Form | undefined => {
  * What a kitchen means where it does not say fresh or dried. Bulbs, roots by the inch, knob or grated, fruit, soft berries, peppers by count and
  * sprigs are fresh; roots by the spoon, barks, resins and seeds dried; ground spices by the spoon powdered; leaves and flowers as the way usually
  * has them. Berries that are sold dried as often as fresh are asked about.
- * @param worked it was grated, peeled or otherwise put to work that only the fresh plant takes
+ * @param how how it was cut, and whether it was grated, peeled or otherwise put to work that only the fresh plant takes
  */
 export function formTaken(
   material: Material,
   amount: Amount | undefined,
-  worked: boolean,
+  { worked, cut }: { readonly worked: boolean; readonly cut: Cut | undefined },
   usual: Form | undefined,
 ): FormTaken | undefined {
   if (material.kind !== "plant") return undefined;
@@ -75,8 +75,9 @@ export function formTaken(
             : "a third of a jar is how the dried are measured",
         )
       : "ask";
-  if (row.ground && bySpoon(amount)) return can("powdered", `${name} by the spoon is the ground spice`);
-  if (row.unsaid && !(row.class === "root" && bySpoon(amount)))
+  const spooned = bySpoon(amount) && cut === undefined;
+  if (row.ground && spooned) return can("powdered", `${name} by the spoon is the ground spice`);
+  if (row.unsaid && !(row.class === "root" && spooned))
     return can(row.unsaid, `${name} unsaid is usually ${row.unsaid}`);
   return byClass(material, amount, unit, usual, can);
 }

@@ -5,7 +5,7 @@ import type { Cut, Form } from "../material/classes";
 export const FORM_WORDS = dictionary<Form>({
   fresh: "fresh", wilted: "wilted", dried: "dried", dry: "dried", dehydrated: "dried", frozen: "frozen", powdered: "powdered",
   powder: "powdered", ground: "powdered", rubbed: "dried", flake: "dried", flakes: "dried",
-  granules: "powdered",
+  granules: "powdered", chips: "dried",
 }); // prettier-ignore
 export const CUT_WORDS = dictionary<Cut>({
   whole: "whole", chopped: "chopped", diced: "chopped", cut: "chopped", cubed: "chopped", quartered: "chopped", halved: "chopped", torn: "chopped",
@@ -21,7 +21,7 @@ export const FRESH_WORK: ReadonlySet<string> = new Set([
 /** Work and words that change neither plant nor figure, kept as said. */
 export const KEPT_WORDS: ReadonlySet<string> = new Set([
   "local", "raw", "organic", "unpasteurised", "unpasteurized", "unfiltered", "distilled", "pure", "nice", "best", "quality", "homegrown", "your", "our", "my",
-  "favourite", "favorite", "extra", "plain", "real", "washed", "rinsed", "clean", "cleaned", "picked", "ripe", "freshly", "squeezed", "chips", "scraped", "strained", "peeled", "cored", "pitted", "seeded",
+  "favourite", "favorite", "extra", "plain", "real", "washed", "rinsed", "clean", "cleaned", "picked", "ripe", "freshly", "squeezed", "scraped", "strained", "peeled", "cored", "pitted", "seeded",
   "stemmed", "destemmed", "deseeded", "stripped", "unpeeled", "unwaxed", "scrubbed", "trimmed", "stoned", "finely", "roughly", "coarsely", "thinly",
   "lightly", "very", "bought", "shop", "store", "garden", "gathered", "foraged", "sustainably", "loose", "mild", "runny", "drinking", "tap", "filtered",
   "cold", "hot", "warm", "boiling", "mother", "stones", "stone", "out", "skin", "on", "off", "removed", "ends", "tops", "tailed", "topped", "freeze",

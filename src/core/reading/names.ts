@@ -19,7 +19,7 @@ export const nameWord = remembered((low) => {
   let w = low;
   if (w === "leaves") w = "leaf";
   else if (w.length > 4 && w.endsWith("ies")) w = `${w.slice(0, -3)}y`;
-  else if (w.length > 4 && /(?:ch|sh|x|to)es$/.test(w)) w = w.slice(0, -2);
+  else if (w.length > 4 && /(?:ch|sh|ss|x|to)es$/.test(w)) w = w.slice(0, -2);
   else if (w.length > 3 && w.endsWith("s") && !KEEP_S.test(w)) w = w.slice(0, -1);
   return VARIANTS[w] ?? w;
 }, 5000);

@@ -23,7 +23,7 @@ const SHARES = dictionary<number>({
   half: 1 / 2, halves: 1 / 2, third: 1 / 3, thirds: 1 / 3, quarter: 1 / 4, quarters: 1 / 4, fourth: 1 / 4, fourths: 1 / 4,
   fifth: 1 / 5, sixth: 1 / 6, eighth: 1 / 8, eighths: 1 / 8, tenth: 1 / 10,
 });
-const ORDINAL = new Set(["th", "rd", "nd", "st"]);
+const ORDINAL = new Set(["th", "ths", "rd", "rds", "nd", "nds", "st"]);
 /** Loose counts: what they usually come to. */
 const LOOSE = dictionary<Span>({
   few: { low: 2, value: 3, high: 4 },
@@ -54,8 +54,9 @@ export function andShare(
   if (a?.low === "a" && SHARES[t[i + 2]?.low ?? ""] !== undefined)
     return { add: SHARES[t[i + 2]!.low]!, next: i + 3 };
   if (a?.kind === "word" && SHARES[a.low] !== undefined) return { add: SHARES[a.low]!, next: i + 2 };
-  if (a?.kind === "word" && WORDS[a.low] !== undefined && SHARES[t[i + 2]?.low ?? ""] !== undefined)
-    return { add: WORDS[a.low]! * SHARES[t[i + 2]!.low]!, next: i + 3 };
+  const share = t[i + 2]?.low === "-" ? i + 3 : i + 2;
+  if (a?.kind === "word" && WORDS[a.low] !== undefined && SHARES[t[share]?.low ?? ""] !== undefined)
+    return { add: WORDS[a.low]! * SHARES[t[share]!.low]!, next: share + 1 };
   if (a?.kind === "number" && a.glyph) return { add: a.value, next: i + 2 };
   if (
     a?.kind === "number" &&
@@ -98,6 +99,9 @@ function inFigures(t: readonly Token[], i: number): Found<One> {
     if (part && part.value < 1)
       return { span: exactly(n.value + part.value), next: part.next, article: false };
   }
+  // “3 quarters of a cup”; “1 half-pint jar” is another thing.
+  const shares = whole && t[i + 1]?.low.endsWith("s") ? SHARES[t[i + 1]!.low] : undefined;
+  if (shares !== undefined) return { span: exactly(n.value * shares), next: past(t, i + 2), article: false };
   const more = whole ? andShare(t, i + 1) : undefined;
   return { span: exactly(n.value + (more?.add ?? 0)), next: more?.next ?? i + 1, article: false };
 }

@@ -38,7 +38,12 @@ export function piecesBehind(scan: Scan, low: string, about: About, system: Unit
     scan.amounts[scan.amounts.length - 1] = { ...last, q: { ...last.q, amount } as typeof last.q };
     return { said: true };
   }
-  if (a && (a.kind === "count" || !isOnePart)) {
+  if (a?.kind === "count" && a.unit === "handful" && u.count === "sprig") {
+    // What is gathered by the sprig is fresh.
+    scan.worked = true;
+    return { said: true };
+  }
+  if (a && !isOnePart) {
     // “1 head garlic, cloves peeled”, “½ cup garlic cloves”: what it comes apart into. “3 1-inch slices” says no more than its length.
     if (a.kind !== "measure" || a.dimension !== "length") scan.notes.push(low);
     return { said: true };

@@ -10,7 +10,7 @@ import {
   measure,
 } from "../quantity/amount";
 
-import { type Found, andShare, isFault, numberAt } from "./numbers";
+import { type Found, type NumberAt, andShare, isFault, numberAt, oneAt } from "./numbers";
 import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
 import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS, VAGUE } from "./quantity-words";
 import { says } from "./tokens";
@@ -36,6 +36,13 @@ function describedAt(c: Cursor, i: number): Described {
     if (adverb && PACKING_WORDS[c.tokens[found.next + 1]?.low ?? ""]) {
       found.packing = adverb;
       found.next += 2;
+    } else if (
+      adverb &&
+      c.tokens[found.next + 1]?.low === "-" &&
+      PACKING_WORDS[c.tokens[found.next + 2]?.low ?? ""]
+    ) {
+      found.packing = adverb;
+      found.next += 3;
     } else if (PACKING_WORDS[t.low]) {
       found.packing = PACKING_WORDS[t.low]!;
       found.next++;
@@ -93,13 +100,21 @@ function lessAt(c: Cursor, from: Term, i: number): ReturnType<typeof moreTerms> 
   return { terms: [{ ...from, count }], next: u.next };
 }
 
+/** A number, and the token after an “or two” behind its unit. */
+type OrTwo = NumberAt & { readonly orNext?: number };
+
+/** “a pinch or two”, “1 cup or two”: one, or the number said behind the unit. */
+function orTwo(c: Cursor, n: NumberAt, d: Described): OrTwo {
+  const u = n.span.low === 1 && n.span.high === 1 ? unitAt(c, d.next) : undefined;
+  if (!u || c.tokens[u.next]?.low !== "or") return n;
+  const other = oneAt(c.tokens, u.next + 1);
+  if (!other || isFault(other) || other.article || other.span.low <= 1 || unitAt(c, other.next)) return n;
+  const { high } = other.span;
+  return { ...n, span: { low: 1, value: (1 + high) / 2, high }, orNext: other.next };
+}
+
 /** A measured or counted amount once its number and words of size are read. */
-function unitedAt(
-  c: Cursor,
-  n: { span: Span; article: boolean },
-  d: Described,
-  hedge: Hedge | undefined,
-): Found<Quantity> {
+function unitedAt(c: Cursor, n: OrTwo, d: Described, hedge: Hedge | undefined): Found<Quantity> {
   const t = c.tokens;
   const at = t[d.next]?.low === "-" && t[d.next]!.glued ? d.next + 1 : d.next;
   const u = unitAt(c, at);
@@ -110,8 +125,8 @@ function unitedAt(
     const count = extra
       ? { low: n.span.low + extra.add, value: n.span.value + extra.add, high: n.span.high + extra.add }
       : n.span;
-    const after = extra?.next ?? u.next;
-    const holds = CONTAINERS.has(t[after]?.low ?? "") && !c.named(after);
+    const after = n.orNext ?? extra?.next ?? u.next;
+    const holds = !n.orNext && CONTAINERS.has(t[after]?.low ?? "") && !c.named(after);
     const only = { unit: u.unit.unit, count };
     const more = lessAt(c, only, after) ?? moreTerms(c, only, holds ? after + 1 : after);
     const behind = describedAt(c, more.next);
@@ -132,7 +147,7 @@ function unitedAt(
       ...(size ? { size } : {}),
       ...(said && !size ? { hedge: said } : {}),
     }),
-    next: u.next,
+    next: n.orNext ?? u.next,
   };
 }
 
@@ -202,7 +217,7 @@ function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quan
   // “a generous ½ cup”: the article counts nothing here either.
   if (n.article && d.hedge && numberAt(t, d.next))
     return hedgedAt(c, d.next, { hedge: hedged?.hedge ?? d.hedge, next: d.next });
-  const united = unitedAt(c, n, d, hedged?.hedge);
+  const united = unitedAt(c, orTwo(c, n, d), d, hedged?.hedge);
   if (united) return isFault(united) ? united : checked(united);
   const sized = containerAt(c, n.span, d.next) ?? shareAt(c, n.span, d.next);
   if (sized) return isFault(sized) ? sized : checked(sized);

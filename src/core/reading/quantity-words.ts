@@ -42,7 +42,8 @@ export const CONTAINERS: ReadonlySet<string> = new Set([
 export const VAGUE: ReadonlySet<string> = new Set([
   "splash", "splashes", "drizzle", "glug", "glugs", "bunch", "bunches", "hand", "hands", "bit", "touch", "squeeze", "spoonful", "spoonfuls",
   "spoon", "spoons", "dollop", "glass", "glasses", "mug", "mugs", "scoop", "scoops", "sprinkle", "sprinkling", "some", "little", "plenty", "lots",
-  "punnet", "punnets", "colander", "colanders", "strip", "strips", "grating", "gratings", "shaving", "shavings", "twist", "grind", "grinds", "sachet", "sachets", "teacup", "teacups", "wineglass", "eggcup", "mugful", "mugfuls", "ladle", "ladles", "ladleful", "capful", "capfuls",
+  "punnet", "punnets", "fifth", "fifths", "handle", "handles", "gill", "gills", "dessertspoon", "dessertspoons", "dessertspoonful", "smidgen", "smidge", "thimble",
+  "thimbles", "thimbleful", "colander", "colanders", "strip", "strips", "grating", "gratings", "shaving", "shavings", "twist", "grind", "grinds", "sachet", "sachets", "teacup", "teacups", "wineglass", "eggcup", "mugful", "mugfuls", "ladle", "ladles", "ladleful", "capful", "capfuls",
   "swig", "slug", "nip", "basket", "bowl", "bowlful", "armful", "lump",
 ]);
 
@@ -52,6 +53,16 @@ export const VAGUE_CHOICES: Readonly<
 > = {
   splash: { liquid: ["1 tbsp", "2 tbsp"], dry: ["1 tsp"] },
   bunch: { liquid: [], dry: ["1 cup loose", "2 cups loose", "10–15 sprigs"] },
+  glass: { liquid: ["¾ cup", "1 cup"], dry: [] },
+  mug: { liquid: ["1 cup", "1¼ cups"], dry: ["1 cup"] },
+  teacup: { liquid: ["¾ cup"], dry: ["¾ cup"] },
+  wineglass: { liquid: ["½ cup"], dry: [] },
+  fifth: { liquid: ["750 mL"], dry: [] },
+  handle: { liquid: ["1.75 L"], dry: [] },
+  gill: { liquid: ["4 fl oz", "5 fl oz"], dry: [] },
+  dessertspoon: { liquid: ["2 tsp"], dry: ["2 tsp"] },
+  smidgen: { liquid: [], dry: ["a pinch", "⅛ tsp"] },
+  thimble: { liquid: ["½ tsp"], dry: ["½ tsp"] },
   grating: { liquid: [], dry: ["⅛ tsp", "¼ tsp"] },
   strip: { liquid: [], dry: ["½ tsp", "1 tsp", "1 tbsp"] },
   punnet: { liquid: [], dry: ["125 g", "250 g", "1 cup"] },

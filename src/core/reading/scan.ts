@@ -98,6 +98,11 @@ class Scanner {
     const form = FORM_WORDS[low];
     const cut = CUT_WORDS[low];
     if (form || cut) return this.formOrCut(low, form, cut);
+    if (PACKING_ADVERBS[low] && t[this.i + 1]?.low === "-" && PACKING_WORDS[t[this.i + 2]?.low ?? ""]) {
+      this.scan.packing = PACKING_ADVERBS[low];
+      this.i += 3;
+      return true;
+    }
     if (PACKING_WORDS[low] || (PACKING_ADVERBS[low] && PACKING_WORDS[t[this.i + 1]?.low ?? ""])) {
       this.scan.packing = PACKING_ADVERBS[low] ?? PACKING_WORDS[low];
       this.i += PACKING_ADVERBS[low] ? 2 : 1;

@@ -3,6 +3,7 @@ import type { Cut, Form } from "../material/classes";
 import { type Material, formsOf } from "../material/material";
 import { type Amount, times } from "../quantity/amount";
 import { readAmount } from "./amounts";
+import { CONTAINERS } from "./quantity-words";
 import { fitAmount, howMuch, wantsAmount } from "./fit-amount";
 import { formTaken } from "./forms";
 import { asProduct, productOf, unknownName } from "./naming";
@@ -67,6 +68,26 @@ type Rest = {
   strength: string | undefined;
 };
 
+/** The amounts of a line, those that make one amount put together: “1 bottle (750 mL)”, “2 pieces, 1 inch each”, “fill a quart jar”. */
+function together({ amounts }: Scan): Scan["amounts"] {
+  const [first, second] = amounts;
+  if (!first || second?.q.is !== "amount" || second.q.amount.kind !== "measure") return amounts;
+  const measured = second.q.amount;
+  const both = (amount: Amount): Scan["amounts"] => [
+    { q: { is: "amount", amount, next: second.q.next, by: "volume" }, from: second.from },
+  ];
+  if (first.q.is === "vague")
+    return CONTAINERS.has(first.q.word) && measured.dimension !== "length"
+      ? both(times(measured, first.q.count.value))
+      : amounts;
+  const { amount } = first.q;
+  // The Bench's own jar is not filled where another's size is said.
+  if (amount.kind === "fill" && second.q.by === "volume") return both(measured);
+  return amount.kind === "count" && measured.dimension === "length" && !amount.size
+    ? both(times(measured, amount.count.value))
+    : amounts;
+}
+
 /** The amount said of a material, or the question that must come first. */
 function amountOf(
   scan: Scan,
@@ -76,14 +97,14 @@ function amountOf(
   tokens: readonly Token[],
   text: string,
 ): Told | { readonly question: string; readonly choices: readonly Choice[] } {
-  const [first, second] = scan.amounts;
+  const [first, second] = together(scan);
   if (scan.toTaste) return toTaste(m, first?.q, ctx, rest);
   if (!first) {
     const asked = wantsAmount(m) ? howMuch(m, "", rest) : undefined;
     return asked && "question" in asked ? asked : { said: undefined };
   }
   if (first.q.is === "vague") {
-    const q = howMuch(m, first.q.word, rest);
+    const q = howMuch(m, first.q.word, rest, first.q.count.value, ctx.system);
     return "question" in q ? q : { said: undefined };
   }
   const { amount, by } = first.q;
@@ -207,7 +228,7 @@ function withForm(
       `${capital(m.row.names[0]!)} is not kept ${scan.forms[0]} here. It comes ${forms.join(" or ")}.`,
     );
   if (said[0]) return { is: "line", line: line(said[0], cut) };
-  const taken = formTaken(m, amount?.amount, scan.worked, ctx.usual);
+  const taken = formTaken(m, amount?.amount, scan, ctx.usual);
   if (taken === "ask")
     return asked(
       `${capital(m.row.names[0]!)}, fresh or dried?`,

@@ -68,3 +68,16 @@ describe("one thing said twice", () => {
     expect(choicesOf("up to 1 cup honey")).toEqual(["1 cup honey", "½ cup honey"]);
   });
 });
+
+describe("a measure nobody can weigh", () => {
+  test("said several times, is asked about as one, and what is chosen counts for all of them", () => {
+    const r = read("2 dessertspoons honey");
+    if (r.is !== "ask") throw new Error(JSON.stringify(r));
+    expect(r.question).toBe("How much honey is a dessertspoon?");
+    expect(r.choices.map((c) => [c.words, c.text])).toEqual([["2 tsp each, 4 tsp in all", "4 tsp honey"]]);
+  });
+  test("is not a unit it has nothing in common with", () => {
+    const r = read("2 zzzzzzzzzzzz honey");
+    expect([r.is, JSON.stringify(r)]).not.toEqual(["fault", expect.stringContaining("Did you mean")]);
+  });
+});
