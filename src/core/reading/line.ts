@@ -44,6 +44,14 @@ function namesOf(tokens: readonly Token[], ctx: ReadingContext): readonly NameSp
   return all.length < 2 ? all : withoutCounters(tokens, withoutAsides(tokens, all));
 }
 
+/** “1. 5 g thyme”, “2) sage”: the number of a list, which is no amount. */
+const isNumbered = (t: readonly Token[]): boolean =>
+  t[0]?.kind === "number" &&
+  !t[0].glyph &&
+  (t[1]?.low === "." || t[1]?.low === ")") &&
+  t[1].glued &&
+  t.length > 2;
+
 /** A line typed in a kitchen, read whole. See `Reading` for what may come of it; never throws, and takes some microseconds. */
 export function readLine(text: string, ctx: ReadingContext): Reading {
   if (text.length > LONGEST_LINE)
@@ -53,6 +61,7 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
     );
   const tokens = tokensOf(text);
   if (!tokens.some((t) => t.kind === "word")) return nothingNamed(text, tokens, ctx);
+  if (isNumbered(tokens)) return readLine(text.slice(tokens[2]!.from), ctx);
   const wet = waterSaid(text, tokens, ctx);
   if (wet) return wet;
   const shares = sharesOf(text, tokens, ctx, readLine);

@@ -1,5 +1,6 @@
 import { type Span, exactly, scaled } from "../estimate";
 import { type Fault, fault } from "../fault";
+import type { Unit } from "../quantity/units";
 import {
   type Hedge,
   type Measure,
@@ -113,42 +114,45 @@ function orTwo(c: Cursor, n: NumberAt, d: Described): OrTwo {
   return { ...n, span: { low: 1, value: (1 + high) / 2, high }, orNext: other.next };
 }
 
+/** A measured amount from its unit on: further terms, what is taken off, packing and hedge behind it. @param i the token after the unit */
+function measuredAt(
+  c: Cursor,
+  n: OrTwo,
+  d: Described,
+  hedge: Hedge | undefined,
+  unit: Unit,
+  i: number,
+): Quantity {
+  const t = c.tokens;
+  const extra = andShare(t, i);
+  const add = extra?.add ?? 0;
+  const count = { low: n.span.low + add, value: n.span.value + add, high: n.span.high + add };
+  const after = n.orNext ?? extra?.next ?? i;
+  const holds = !n.orNext && CONTAINERS.has(t[after]?.low ?? "") && !c.named(after);
+  const more = lessAt(c, { unit, count }, after) ?? moreTerms(c, { unit, count }, holds ? after + 1 : after);
+  const behind = describedAt(c, more.next);
+  const lies = behind.packing ? behind.next : more.next;
+  const wide = hedgeBehind(t, lies);
+  const packing = d.packing ?? behind.packing;
+  const amount = measure(more.terms, how({ hedge: hedge ?? wide?.hedge, packing }));
+  const next = wide?.next ?? lies;
+  // “8 ounces by weight honey”.
+  if (amount.dimension === "mass" && says(t, next, "by", "weight"))
+    return { is: "amount", amount, next: next + 2, by: "weight" };
+  return { is: "amount", amount, next, ...(holds ? { by: "volume" as const } : {}) };
+}
+
 /** A measured or counted amount once its number and words of size are read. */
-function unitedAt(c: Cursor, n: OrTwo, d: Described, hedge: Hedge | undefined): Found<Quantity> {
+function unitedAt(c: Cursor, n: OrTwo, d: Described, hedge: Hedge | undefined): Quantity | undefined {
   const t = c.tokens;
   const at = t[d.next]?.low === "-" && t[d.next]!.glued ? d.next + 1 : d.next;
   const u = unitAt(c, at);
   if (!u) return undefined;
   const said = hedge ?? d.hedge;
-  if ("unit" in u.unit) {
-    const extra = andShare(t, u.next);
-    const count = extra
-      ? { low: n.span.low + extra.add, value: n.span.value + extra.add, high: n.span.high + extra.add }
-      : n.span;
-    const after = n.orNext ?? extra?.next ?? u.next;
-    const holds = !n.orNext && CONTAINERS.has(t[after]?.low ?? "") && !c.named(after);
-    const only = { unit: u.unit.unit, count };
-    const more = lessAt(c, only, after) ?? moreTerms(c, only, holds ? after + 1 : after);
-    const behind = describedAt(c, more.next);
-    const packing = d.packing ?? behind.packing;
-    const behindIt = behind.packing ? behind.next : more.next;
-    const wide = hedgeBehind(t, behindIt);
-    const amount = measure(more.terms, how({ hedge: said ?? wide?.hedge, packing }));
-    const next = wide?.next ?? behindIt;
-    // “8 ounces by weight honey”.
-    const weighed = amount.dimension === "mass" && says(t, next, "by", "weight");
-    const by = weighed ? "weight" : "volume";
-    return { is: "amount", amount, next: weighed ? next + 2 : next, ...(weighed || holds ? { by } : {}) };
-  }
+  if ("unit" in u.unit) return measuredAt(c, n, d, said, u.unit.unit, u.next);
   const size = u.unit.count === "handful" || u.unit.count === "pinch" ? undefined : d.size;
-  return {
-    is: "amount",
-    amount: counted(u.unit.count, n.span, {
-      ...(size ? { size } : {}),
-      ...(said && !size ? { hedge: said } : {}),
-    }),
-    next: n.orNext ?? u.next,
-  };
+  const widened = { ...(size ? { size } : {}), ...(said && !size ? { hedge: said } : {}) };
+  return { is: "amount", amount: counted(u.unit.count, n.span, widened), next: n.orNext ?? u.next };
 }
 
 const TOO_MUCH_OF: Readonly<Record<Measure["dimension"], string>> = {
@@ -218,7 +222,7 @@ function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quan
   if (n.article && d.hedge && numberAt(t, d.next))
     return hedgedAt(c, d.next, { hedge: hedged?.hedge ?? d.hedge, next: d.next });
   const united = unitedAt(c, orTwo(c, n, d), d, hedged?.hedge);
-  if (united) return isFault(united) ? united : checked(united);
+  if (united) return checked(united);
   const sized = containerAt(c, n.span, d.next) ?? shareAt(c, n.span, d.next);
   if (sized) return isFault(sized) ? sized : checked(sized);
   const word = t[d.next];

@@ -4,6 +4,7 @@ import { type Amount, counted } from "../quantity/amount";
 import type { CountUnit } from "../quantity/units";
 import { coverAt, byDepth, fillAt, goalAt, partFillAt } from "./amounts";
 import { CUT_WORDS, FORM_WORDS, FRESH_WORK, KEPT_WORDS, LITTLE_WORDS, REMARK } from "./line-words";
+import { bracketAt } from "./brackets";
 import { nameWord } from "./names";
 import { hedgeAt } from "./hedges";
 import { isFault, numberAt } from "./numbers";
@@ -18,9 +19,10 @@ import {
   type Scan,
   byWhatAt,
   isPieceWord,
+  isAfterName,
   nothingScanned,
-  packedIn,
   remarkEnd,
+  sayForm,
 } from "./scanned";
 import { type Token, says } from "./tokens";
 
@@ -193,9 +195,7 @@ class Scanner {
   }
 
   private formOrCut(low: string, form: Form | undefined, cut: Cut | undefined): true {
-    if (form && !this.scan.forms.includes(form)) this.scan.forms.push(form);
-    if (cut) this.scan.cut ??= cut;
-    if (FRESH_WORK.has(low)) this.scan.worked = true;
+    sayForm(this.scan, low, form, cut);
     this.i++;
     return true;
   }
@@ -211,38 +211,9 @@ class Scanner {
     return false;
   }
 
-  /** “(300 ml)” is another amount; anything else in brackets is a note. */
   private bracket(): true {
-    const t = this.c.tokens;
-    let close = this.i + 1;
-    while (close < t.length && t[close]!.low !== ")") close++;
-    const q = quantityAt(this.c, this.i + 1);
-    const holdsName = t.some((_, k) => k > this.i && k < close && this.c.named(k));
-    if (q && !isFault(q) && q.is === "amount" && q.next === close && this.mayCount(q.amount)) {
-      this.scan.amounts.push({ q, from: this.i + 1 });
-    } else if (q && !isFault(q) && q.is !== "amount" && q.is !== "vague" && q.next === close) {
-      this.scan.strength ??= q;
-    } else if (!holdsName) {
-      const inside = this.slice(this.i + 1, close);
-      const by = byWhatAt(t, this.i + 1);
-      if (says(t, this.i + 1, "optional") && close === this.i + 2) this.scan.optional = true;
-      else if (by && close === this.i + 3) this.scan.by = by;
-      else if (packedIn(t, this.i + 1, close)) this.scan.packing = packedIn(t, this.i + 1, close);
-      else if (
-        t[this.i + 1] &&
-        (FORM_WORDS[t[this.i + 1]!.low] || CUT_WORDS[t[this.i + 1]!.low]) &&
-        close === this.i + 2
-      )
-        this.formOrCut(t[this.i + 1]!.low, FORM_WORDS[t[this.i + 1]!.low], CUT_WORDS[t[this.i + 1]!.low]);
-      else if (inside !== "") this.scan.notes.push(inside);
-    } else close = this.i;
-    this.i = close + 1;
+    this.i = bracketAt(this.scan, this.c, this.text, this.i);
     return true;
-  }
-
-  /** In brackets a measure is an amount, and a number is one where no other was said: “lemon (1), juiced”. */
-  private mayCount(a: Amount): boolean {
-    return a.kind === "measure" || (a.kind === "count" && this.scan.amounts.length === 0 && this.afterName());
   }
 
   private quantity(): boolean {
@@ -269,12 +240,7 @@ class Scanner {
   }
 
   private isPart(): boolean {
-    return this.named && isPieceWord(this.c.tokens[this.i]!, this.c.system) && this.afterName();
-  }
-
-  private afterName(): boolean {
-    for (let k = 0; k < this.i; k++) if (this.c.named(k)) return true;
-    return false;
+    return this.named && isPieceWord(this.c.tokens[this.i]!, this.c.system) && isAfterName(this.c, this.i);
   }
 
   private leave(): void {

@@ -1,7 +1,8 @@
 import type { Fault } from "../fault";
 import type { Cut, Form } from "../material/classes";
 import { type Amount, type Packing, measure } from "../quantity/amount";
-import type { By, Quantity } from "./quantity";
+import { FRESH_WORK } from "./line-words";
+import type { By, Cursor, Quantity } from "./quantity";
 import type { UnitSystem } from "../quantity/units";
 import { PACKING_ADVERBS, PACKING_WORDS } from "./quantity-words";
 import { type Token, says } from "./tokens";
@@ -54,6 +55,19 @@ export const MARKS: ReadonlySet<string> = new Set([
 export function isPieceWord(t: Token, system: UnitSystem): boolean {
   const u = t.kind === "word" ? unitWord(t.low, t.low, system) : undefined;
   return u !== undefined && "count" in u && u.count !== "handful" && u.count !== "pinch";
+}
+
+/** Whether a name stands before a token. */
+export function isAfterName(c: Cursor, i: number): boolean {
+  for (let k = 0; k < i; k++) if (c.named(k)) return true;
+  return false;
+}
+
+/** Notes a form or a cut, and that it was work only the fresh plant takes. */
+export function sayForm(scan: Scan, low: string, form: Form | undefined, cut: Cut | undefined): void {
+  if (form && !scan.forms.includes(form)) scan.forms.push(form);
+  if (cut) scan.cut ??= cut;
+  if (FRESH_WORK.has(low)) scan.worked = true;
 }
 
 /** Tokens of a remark: up to the next comma, bracket or the end. */
