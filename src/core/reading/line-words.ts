@@ -25,7 +25,7 @@ export const KEPT_WORDS: ReadonlySet<string> = new Set([
   "stemmed", "destemmed", "deseeded", "stripped", "unpeeled", "unwaxed", "scrubbed", "trimmed", "stoned", "finely", "roughly", "coarsely", "thinly",
   "lightly", "very", "bought", "shop", "store", "garden", "gathered", "foraged", "sustainably", "loose", "mild", "runny", "drinking", "tap", "filtered",
   "cold", "hot", "warm", "boiling", "mother", "stones", "stone", "out", "skin", "on", "off", "removed", "ends", "tops", "tailed", "topped", "freeze",
-  "needed", "required", "juicy", "firm", "young", "tender", "old", "new", "preferably", "ideally", "sifted", "only", "colour", "color", "kind", "any", "rested", "warmed", "melted", "softened", "toasted", "cooled", "soaked", "stirred", "optional", "broken", "snapped", "split",
+  "needed", "required", "juicy", "firm", "young", "tender", "old", "new", "preferably", "ideally", "sifted", "only", "slightly", "gently", "partially", "boiled", "just", "whatever", "colour", "color", "kind", "any", "rested", "warmed", "melted", "softened", "toasted", "cooled", "soaked", "stirred", "optional", "broken", "snapped", "split",
   "thin", "fine", "coarse", "chunks", "rounds", "coins", "matchsticks", "bits",
 ]); // prettier-ignore
 /** Little words that carry nothing by themselves. */

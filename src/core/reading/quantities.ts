@@ -51,6 +51,7 @@ function describedAt(c: Cursor, i: number): Described {
       if (size.hedge) found.hedge = size.hedge;
       if (size.size) found.size = size.size;
       found.next++;
+      if (c.tokens[found.next]?.low === "." && c.tokens[found.next]!.glued) found.next++;
     } else return found;
   }
 }
@@ -208,6 +209,9 @@ function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quan
       return fault("OutOfRange", "A ratio of herb to liquid runs up to 1:100. Write “1:5”.", [], "1:5");
     return { is: "amount", amount: { kind: "ratio", mlPerG: per }, next: n.next + 2 };
   }
+  // “2:1 syrup” says how it is made, not how much of it there is.
+  if (t[n.next]?.low === ":" && t[n.next + 1]?.kind === "number")
+    return { is: "vague", word: "some", count: exactly(1), next: n.next + 2 };
   // “a 2-inch piece”: the article counts nothing.
   const inner = t[n.next]?.kind === "number" ? quantityAt(c, n.next) : undefined;
   if (inner && !isFault(inner) && inner.is === "amount" && !containerAt(c, n.span, n.next)) {

@@ -5,7 +5,11 @@ import type { Hedge, Packing, Size } from "../quantity/amount";
 export const SIZE_WORDS = dictionary<{ readonly hedge?: Hedge; readonly size?: Size }>({
   small: { hedge: "small", size: "small" },
   little: { hedge: "small", size: "small" },
+  sm: { hedge: "small", size: "small" },
   medium: { size: "medium" },
+  med: { size: "medium" },
+  lg: { hedge: "generous", size: "large" },
+  lrg: { hedge: "generous", size: "large" },
   large: { hedge: "generous", size: "large" },
   big: { hedge: "generous", size: "large" },
   huge: { hedge: "generous", size: "large" },
@@ -33,7 +37,7 @@ export const PACKING_ADVERBS = dictionary<Packing>({
 /** Things that hold an amount; with a size said they multiply it, alone they are no measure. */
 // prettier-ignore
 export const CONTAINERS: ReadonlySet<string> = new Set([
-  "bottle", "bottles", "jar", "jars", "can", "cans", "tin", "tins", "carton", "cartons", "bag", "bags", "packet", "packets", "pack", "packs",
+  "bottle", "bottles", "jar", "jars", "can", "cans", "tin", "tins", "carton", "cartons", "bag", "bags", "packet", "packets", "pack", "packs", "package", "packages", "pkg", "pkgs", "pkt", "pkts",
   "box", "boxes", "tub", "tubs", "flask", "flasks", "jug", "jugs",
 ]);
 
@@ -46,6 +50,9 @@ export const VAGUE: ReadonlySet<string> = new Set([
   "thimbles", "thimbleful", "colander", "colanders", "strip", "strips", "grating", "gratings", "shaving", "shavings", "twist", "grind", "grinds", "sachet", "sachets", "teacup", "teacups", "wineglass", "eggcup", "mugful", "mugfuls", "ladle", "ladles", "ladleful", "capful", "capfuls",
   "swig", "slug", "nip", "basket", "bowl", "bowlful", "armful", "lump",
 ]);
+
+/** What shops sell in bags and packets. */
+const BOUGHT = { liquid: ["250 mL", "500 mL", "1 L"], dry: ["25 g", "50 g", "100 g"] } as const;
 
 /** What a vague word usually comes to, as choices to pick from: first of a liquid, then of something dry or fresh. */
 export const VAGUE_CHOICES: Readonly<
@@ -69,6 +76,12 @@ export const VAGUE_CHOICES: Readonly<
   hand: { liquid: [], dry: ["100 g", "150 g", "4 in"] },
   little: { liquid: ["1–2 tbsp"], dry: ["1 tsp", "1–2 tsp"] },
   spoonful: { liquid: ["1 tsp", "1 tbsp"], dry: ["1 tsp", "1 tbsp"] },
+  ...Object.fromEntries(
+    ["bag", "packet", "pack", "package", "pkg", "pkt", "box", "tub", "tin", "can", "carton"].map((w) => [
+      w,
+      BOUGHT,
+    ]),
+  ),
   bottle: { liquid: ["500 mL", "750 mL", "1 L"], dry: [] },
   jar: { liquid: ["250 mL", "500 mL", "1 L"], dry: [] },
 };

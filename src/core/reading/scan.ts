@@ -116,12 +116,12 @@ class Scanner {
     else if (this.half()) return true;
     else if (low === "juiced" || low === "zested") this.scan.made = low === "juiced" ? "juice" : "peel";
     else if (low === "divided") this.scan.notes.push("divided");
+    else if (this.beginsAmount()) return false;
     else if (REMARK.has(low) && this.scan.amounts.length > 0 && this.begins(",")) return this.remark();
     else if (KEPT_WORDS.has(low) || KEPT_WORDS.has(nameWord(low))) this.kept();
     else if (this.timesSign(low)) return true;
     else if (this.pieces(low)) return true;
     else if (this.byWhat()) return true;
-    else if (this.beginsAmount()) return false;
     else if (!LITTLE_WORDS.has(low) && !this.isOnePart(low)) return false;
     else if (low === "a" || low === "an" || SIZE_WORDS[low]) return false;
     this.i++;

@@ -40,6 +40,8 @@ export function settled(
     const plain = settled(material, { ...scan, made: undefined }, tokens, text, ctx, loose, typed);
     return plain.is === "line" ? { is: "line", line: asProduct(plain.line, product, ctx) } : plain;
   }
+  const powder = material.kind === "stuff" ? asPowder(material, tokens) : undefined;
+  if (powder) return unknownName(`${typed || material.row.names[0]!} ${powder}`, ctx, scan, material);
   const strong = saidStrength(material, scan.strength, ctx);
   if (strong.is === "asked") return strong.reading;
   const is = strong.material;
@@ -56,6 +58,16 @@ export function settled(
   if ("question" in amount) return { is: "ask", question: amount.question, choices: amount.choices };
   if (amount.took) took.push({ what: "unit", value: amount.took, because: amount.took });
   return withForm(is, scan, ctx, amount.said, took, rest);
+}
+
+const POWDERED: ReadonlySet<string> = new Set(["powder", "powdered", "dried", "dehydrated", "granules"]);
+/** Poured or kneaded, not grained already. */
+const DRY_ALREADY: ReadonlySet<string> = new Set(["sugar", "salt", "acid", "mineral"]);
+
+/** The word that makes of a liquid another thing: vinegar powder is no vinegar. */
+function asPowder(m: Material, tokens: readonly Token[]): string | undefined {
+  if (DRY_ALREADY.has(m.row.class)) return undefined;
+  return tokens.find((t) => POWDERED.has(t.low))?.low;
 }
 
 interface Told {

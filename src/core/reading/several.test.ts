@@ -21,6 +21,8 @@ describe("several things in one line", () => {
     ["2 cups cider vinegar and 1 cup honey", ["2 cups cider-vinegar", "1 cup honey"]],
     ["1 cup honey + 1½ cups white vinegar", ["1 cup honey", "1½ cups white-vinegar"]],
     ["1 part honey to 2 parts cider vinegar", ["1 part honey", "2 parts cider-vinegar"]],
+    ["3 parts glycerin 1 part water", ["3 parts glycerin", "1 part water"]],
+    ["1 part thyme : 5 parts white vinegar", ["1 part thyme", "5 parts white-vinegar"]],
     ["honey, 1 cup, cider vinegar, 2 cups", ["1 cup honey", "2 cups cider-vinegar"]],
     [
       "3 sprigs rosemary, 2 sprigs thyme, 1 cup honey",

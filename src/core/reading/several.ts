@@ -19,17 +19,24 @@ const JOINS: ReadonlySet<string> = new Set([
   "with",
   "then",
   "or",
+  ":",
 ]);
 
 const inOrder = (spans: readonly NameSpan[]): readonly NameSpan[] =>
   [...spans].sort((a, b) => a.tokens[0]! - b.tokens[0]!);
 
-/** The words that join two names that follow one another, and whether anything else stands between them. */
-function joinsBetween(t: readonly Token[], a: NameSpan, b: NameSpan): readonly number[] {
-  const joins: number[] = [];
+/** Where the line may be cut between two names that follow one another: at what joins them, or before the amount of the second. */
+function cutsBetween(t: readonly Token[], scan: Scan, a: NameSpan, b: NameSpan): readonly Cut[] {
+  const cuts: Cut[] = [];
   for (let k = Math.max(...a.tokens) + 1; k < Math.min(...b.tokens); k++)
-    if (JOINS.has(t[k]!.low)) joins.push(k);
-  return joins;
+    if (JOINS.has(t[k]!.low)) cuts.push({ end: k, next: k + 1 });
+    else if (scan.amounts.some((x) => x.from === k)) cuts.push({ end: k, next: k });
+  return cuts;
+}
+interface Cut {
+  /** The token that is no longer of the first, and the one the next begins at. */
+  readonly end: number;
+  readonly next: number;
 }
 
 /** Two names side by side with nothing between: one name that is not known here, not two things. */
@@ -46,6 +53,7 @@ const textOf = (text: string, t: readonly Token[], from: number, to: number): st
  */
 function eachForItself(
   spans: readonly NameSpan[],
+  scan: Scan,
   t: readonly Token[],
   text: string,
   ctx: ReadingContext,
@@ -55,15 +63,15 @@ function eachForItself(
   let from = 0;
   for (const [i, s] of spans.entries()) {
     const next = spans[i + 1];
-    const ends = next ? joinsBetween(t, s, next) : [t.length];
-    const end = ends.find((k) => {
-      const r = read(textOf(text, t, from, k), ctx);
+    const cuts = next ? cutsBetween(t, scan, s, next) : [{ end: t.length, next: t.length }];
+    const cut = cuts.find(({ end }) => {
+      const r = read(textOf(text, t, from, end), ctx);
       if (r.is !== "line" || !r.line.amount) return false;
       lines.push(r.line);
       return true;
     });
-    if (end === undefined) return undefined;
-    from = end + 1;
+    if (cut === undefined) return undefined;
+    from = cut.next;
   }
   return { is: "lines", lines };
 }
@@ -106,7 +114,7 @@ export function severalNamed(
     const name = textOf(text, t, Math.min(...first!.tokens), Math.max(...second!.tokens) + 1);
     return unknownName(name, ctx, scan, meantBy(first!.names)[0]!.material);
   }
-  const lines = scan.either ? undefined : eachForItself(spans, t, text, ctx, read);
+  const lines = scan.either ? undefined : eachForItself(spans, scan, t, text, ctx, read);
   if (lines) return lines;
   return {
     is: "ask",

@@ -63,9 +63,13 @@ function asMuch(t: readonly Token[]): AsMuch | undefined {
 
 /** `honey, half as much as the vinegar`. */
 function trailing(t: readonly Token[]): AsMuch | undefined {
-  const same = t.findIndex((_, i) => says(t, i, "same", "as") || says(t, i, "equal", "to"));
+  const same = t.findIndex(
+    (_, i) => says(t, i, "same", "as") || says(t, i, "same", "amount", "as") || says(t, i, "equal", "to"),
+  );
   if (same > 0 && t[0]!.low !== "the") {
-    const against = t.slice(same + 2).filter((x) => x.low !== "the");
+    const against = t
+      .slice(t[same + 1]!.low === "amount" ? same + 3 : same + 2)
+      .filter((x) => x.low !== "the");
     return { by: 1, of: t.slice(0, same).filter((x) => x.kind !== "mark" && x.low !== "the"), against };
   }
   const much = t.findIndex((_, i) => says(t, i, "as", "much", "as"));

@@ -93,7 +93,7 @@ export function cloveOrGarlic(
   const amount = q.amount;
   return {
     is: "ask",
-    question: `${sayAmount(amount, ctx.system)} cloves of garlic, or the spice?`,
+    question: `${sayAmount(counted("clove", amount.count), ctx.system)} of garlic, or the spice?`,
     choices: [
       ...holders.map((m) => ({
         words: m.row.names[0]!,
