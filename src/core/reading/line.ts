@@ -14,7 +14,7 @@ import { readMade } from "./made-of";
 import { eitherAmount, severalNamed } from "./several";
 import { sharesOf } from "./shares";
 import { type Token, tokensOf } from "./tokens";
-import { UNIT_WORDS } from "./unit-words";
+import { UNIT_WORDS, unitWord } from "./unit-words";
 import { cloveOrGarlic, whichOf, withoutAsides, withoutCounters } from "./which";
 
 /** The longest line read; longer ones are several things. */
@@ -45,12 +45,13 @@ function namesOf(tokens: readonly Token[], ctx: ReadingContext): readonly NameSp
 }
 
 /** “1. 5 g thyme”, “2) sage”: the number of a list, which is no amount. */
-const isNumbered = (t: readonly Token[]): boolean =>
-  t[0]?.kind === "number" &&
-  !t[0].glyph &&
-  (t[1]?.low === "." || t[1]?.low === ")") &&
-  t[1].glued &&
-  t.length > 2;
+function isNumbered(t: readonly Token[]): boolean {
+  const [number, mark, next] = t;
+  if (number?.kind !== "number" || number.glyph || !next) return false;
+  // “2. cups honey” is two cups with a slip of the pen.
+  const unit = next.kind === "word" && unitWord(next.low, next.text, "us") !== undefined;
+  return (mark?.low === "." || mark?.low === ")") && mark.glued && !unit;
+}
 
 /** A line typed in a kitchen, read whole. See `Reading` for what may come of it; never throws, and takes some microseconds. */
 export function readLine(text: string, ctx: ReadingContext): Reading {

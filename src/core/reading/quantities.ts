@@ -12,6 +12,7 @@ import {
 } from "../quantity/amount";
 
 import { type Found, type NumberAt, andShare, isFault, numberAt, oneAt } from "./numbers";
+import { nameWord } from "./names";
 import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
 import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS, VAGUE } from "./quantity-words";
 import { says } from "./tokens";
@@ -253,6 +254,8 @@ function unnumbered(c: Cursor, i: number, hedge: Hedge | undefined): Quantity | 
   if (t.low.length < 3 && t.low !== '"') return undefined;
   const u = unitAt(c, d.next);
   if (!u) return undefined;
+  // “cups of honey” does not say how many.
+  if (nameWord(t.low) !== t.low) return { is: "vague", word: "some", count: exactly(1), next: u.next };
   const said = hedge ?? d.hedge;
   if ("unit" in u.unit)
     return {
