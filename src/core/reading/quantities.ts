@@ -15,7 +15,7 @@ import { type Found, type NumberAt, andShare, isFault, numberAt, oneAt } from ".
 import { nameWord } from "./names";
 import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
 import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS, VAGUE } from "./quantity-words";
-import { says } from "./tokens";
+import { type Token, says } from "./tokens";
 
 import { containerAt, shareAt, strengthAt } from "./after-number";
 import { type Cursor, type Quantity, unitAt } from "./quantity";
@@ -195,6 +195,10 @@ export function quantityAt(c: Cursor, i: number): Found<Quantity> {
   return hedgedAt(c, i, hedgeAt(t, i));
 }
 
+/** Whether one number stands there, whole or mixed, and not a row of them, which say nothing. */
+const isOneNumber = (t: readonly Token[], i: number): boolean =>
+  t[i]?.kind === "number" && (t[i + 1]?.kind !== "number" || t[i + 1]!.glyph || t[i + 2]?.low === "/");
+
 /** The same, behind a hedge where one was said. */
 function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quantity> {
   const t = c.tokens;
@@ -214,7 +218,7 @@ function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quan
   if (t[n.next]?.low === ":" && t[n.next + 1]?.kind === "number")
     return { is: "vague", word: "some", count: exactly(1), next: n.next + 2 };
   // “a 2-inch piece”: the article counts nothing.
-  const inner = t[n.next]?.kind === "number" ? quantityAt(c, n.next) : undefined;
+  const inner = isOneNumber(t, n.next) ? quantityAt(c, n.next) : undefined;
   if (inner && !isFault(inner) && inner.is === "amount" && !containerAt(c, n.span, n.next)) {
     if (n.article) return inner;
     if (inner.amount.kind === "measure" && inner.amount.dimension === "length")
