@@ -3,6 +3,7 @@ import { type Span, exactly, scaled } from "../estimate";
 import { type Result, fail, fault, ok } from "../fault";
 import { type Amount, COVER_CM, GOAL_RANGE, type Goal } from "../quantity/amount";
 import { nearest } from "../quantity/near";
+import { remembered } from "../remembered";
 import type { UnitSystem } from "../quantity/units";
 import { isFault, numberAt } from "./numbers";
 import { quantityAt } from "./quantities";
@@ -72,13 +73,17 @@ const HOW_COVERED: ReadonlySet<string> = new Set([
   "it", "them", "the", "herb", "herbs", "plant", "material", "everything", "all", "completely", "fully", "well", "generously", "just", "contents",
 ]); // prettier-ignore
 
+/** “the dried herbs”, “fresh plant material”: what is covered, of no name. */
+const isDriedHerb = (t: readonly Token[], k: number): boolean =>
+  (says(t, k, "dried") || says(t, k, "fresh")) && HOW_COVERED.has(t[k + 1]?.low ?? "");
+
 /** `cover`, `to cover`, `cover by 2 cm`: the amount and the token after it; faults where the depth is no depth. */
 export function coverAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
   const t = c.tokens;
   let k = says(t, i, "to") ? i + 1 : i;
   if (!says(t, k, "cover") && !says(t, k, "covered")) return undefined;
   k++;
-  while (HOW_COVERED.has(t[k]?.low ?? "")) k++;
+  while (HOW_COVERED.has(t[k]?.low ?? "") || isDriedHerb(t, k)) k++;
   const by = byDepth(c, k);
   if (!by) return ok({ amount: { kind: "cover", term: undefined, cm: COVER_CM }, next: k });
   return by;
@@ -152,6 +157,12 @@ function whole(text: string, system: UnitSystem): Result<Amount> {
   const q = special ? undefined : quantityAt(c, 0);
   if (isFault(q)) return fail(q);
   const found = special?.value ?? (q?.is === "amount" ? q : undefined);
+  if (q?.is === "amount" && q.most) {
+    const most = shown.slice(tokens[2]!.from);
+    return fail(
+      fault("HowMuch", `“${shown}” says where to stop, not how much. Write how much goes in.`, [], most),
+    );
+  }
   if (found)
     return found.next === tokens.length
       ? ok(found.amount)
@@ -205,22 +216,17 @@ function leftOver(shown: string, tokens: readonly Token[], next: number, amount:
   );
 }
 
-const remembered = new Map<string, Result<Amount>>();
+const readIn: Readonly<Record<UnitSystem, (text: string) => Result<Amount>>> = {
+  us: remembered((text) => whole(text, "us")),
+  metric: remembered((text) => whole(text, "metric")),
+  imperial: remembered((text) => whole(text, "imperial")),
+};
 
 /**
  * An amount standing alone, as typed in its field. Faults: `NotAnAmount`, `HowMuch`, `UnknownUnit`, `NegativeAmount`, `ZeroAmount`,
  * `ZeroDenominator`, `TooMuch`, `TooLong`, `OutOfRange`. Remembered, since a plan is read again at every keystroke.
  */
-export function readAmount(text: string, system: UnitSystem): Result<Amount> {
-  const key = `${system}|${text}`;
-  let amount = remembered.get(key);
-  if (!amount) {
-    amount = whole(text, system);
-    if (remembered.size > 2000) remembered.clear();
-    remembered.set(key, amount);
-  }
-  return amount;
-}
+export const readAmount = (text: string, system: UnitSystem): Result<Amount> => readIn[system](text);
 
 /** A bare figure with what it most likely is: offered, never taken. */
 function bareFigure(a: Amount, shown: string, system: UnitSystem): string | undefined {

@@ -1,7 +1,7 @@
 /** Times, strengths, jugs, reductions and temperatures as they are said, in fields of their own. */
 import { describe, expect, test } from "@jest/globals";
 import type { Result } from "../fault";
-import { readMeasured } from "./amounts";
+import { readAmount, readMeasured } from "./amounts";
 import { readDuration } from "./durations";
 import { type Reduction, readReduction } from "./reductions";
 import { readStrength } from "./strength";
@@ -67,6 +67,13 @@ describe("what a jug shows", () => {
     expect(faultOf(readMeasured("750", "us")).suggestion).toBe("750 mL");
     expect(faultOf(readMeasured("3", "us")).suggestion).toBe("3 cups");
     expect(faultOf(readMeasured("3", "metric")).suggestion).toBe("3 mL");
+  });
+});
+
+describe("an amount in its field", () => {
+  test("up to so much says where to stop: it is asked, and offered as it is", () => {
+    const { name, suggestion } = faultOf(readAmount("up to 1 cup", "us"));
+    expect([name, suggestion]).toEqual(["HowMuch", "1 cup"]);
   });
 });
 

@@ -40,7 +40,7 @@ export function settled(
     const plain = settled(material, { ...scan, made: undefined }, tokens, text, ctx, loose, typed);
     return plain.is === "line" ? { is: "line", line: asProduct(plain.line, product, ctx) } : plain;
   }
-  const powder = material.kind === "stuff" ? asPowder(material, tokens) : undefined;
+  const powder = material.kind === "stuff" ? asPowder(material, tokens, typed) : undefined;
   if (powder) return unknownName(`${typed || material.row.names[0]!} ${powder}`, ctx, scan, material);
   const strong = saidStrength(material, scan.strength, ctx);
   if (strong.is === "asked") return strong.reading;
@@ -65,9 +65,15 @@ const POWDERED: ReadonlySet<string> = new Set(["powder", "powdered", "dried", "d
 const DRY_ALREADY: ReadonlySet<string> = new Set(["sugar", "salt", "acid", "mineral"]);
 
 /** The word that makes of a liquid another thing: vinegar powder is no vinegar. */
-function asPowder(m: Material, tokens: readonly Token[]): string | undefined {
+function asPowder(m: Material, t: readonly Token[], typed: string): string | undefined {
   if (DRY_ALREADY.has(m.row.class)) return undefined;
-  return tokens.find((t) => POWDERED.has(t.low))?.low;
+  const name = typed.split(" ");
+  // Beside the name only: “honey to cover the dried herb” is honey.
+  const beside = (k: number): boolean => {
+    const before = t[k - 1]?.low === "," ? t[k - 2] : t[k - 1];
+    return name.includes(before?.text ?? "") || name.includes(t[k + 1]?.text ?? "");
+  };
+  return t.find((x, k) => POWDERED.has(x.low) && beside(k))?.low;
 }
 
 interface Told {

@@ -23,7 +23,12 @@ export function useDoubts(now: Reckoned | undefined, context: Context): readonly
   }, [now, context]);
   return useMemo(() => {
     if (!now || found.length === 0) return NONE;
-    const open = new Map(now.program.lines.map((l) => [l.line.id, l.otherwise?.form]));
-    return found.filter((d) => open.get(d.line) === d.form);
+    const open = new Map(now.program.lines.map((l) => [l.line.id, l]));
+    // A plan begun anew counts its lines from one again: the name must be the same, too.
+    const stands = (d: Doubt): boolean => {
+      const l = open.get(d.line);
+      return l?.otherwise?.form === d.form && l.stuff.name === d.name;
+    };
+    return found.filter(stands);
   }, [now, found]);
 }
