@@ -4,7 +4,8 @@ import { reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import { DEMO_PLANS, PLANS_OF_WAYS } from "../../../tests/demo-plans";
 import { toMarkdown, toText } from "./written";
-import { measuresIn, readPasted } from "./pasted/pasted";
+import { readPasted } from "./pasted/pasted";
+import { measuresIn } from "./pasted/stated";
 
 function figures(plan: Plan): unknown {
   const r = resolve(plan);

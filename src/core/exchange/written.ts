@@ -24,14 +24,14 @@ const namesOf = (plan: Plan, catalogue: Catalogue) => {
 function lineText(l: Line, catalogue: Catalogue, name: string): string {
   const material = catalogue.get(l.material);
   const form = l.took?.includes("form") ? undefined : l.form;
-  const amount = l.took?.includes("amount") ? undefined : amountText(l.amount);
+  const amount = amountText(l.amount);
   const more = [
     l.water !== undefined ? `(${l.water} % water)` : "",
     l.optional ? "(optional)" : "",
     l.note ? `(${l.note.replace(/[()]/g, "")})` : "",
   ].filter(Boolean);
   const said = material
-    ? sayLine({ amount, material, form, cut: l.cut, strength: l.strength })
+    ? sayLine({ amount, material, called: l.called, form, cut: l.cut, strength: l.strength })
     : [[amount, name].filter(Boolean).join(" "), form, l.cut].filter(Boolean).join(", ");
   return [said, ...more].join(" ");
 }
@@ -80,6 +80,9 @@ const SHAKEN = {
   "when-remembered": "Shake it now and then.",
 } as const;
 
+/** What else is done at a step, as a sentence of its own. */
+const ownWords = (words: string | undefined): string[] => (words ? [`${words.replace(/[.\s]+$/, "")}.`] : []);
+
 /** How a vessel of the catalogue is called in a sentence, so that it is found again. */
 export function vesselPhrase(id: string): string | undefined {
   const v = VESSELS.get(id);
@@ -95,7 +98,7 @@ export function written(plan: Plan, catalogue: Catalogue = MATERIALS): Written {
   const vessel = typeof plan.vessel === "string" ? vesselPhrase(plan.vessel) : plan.vessel?.name;
   for (const [i, s] of plan.steps.entries()) {
     if (s.do !== "add") {
-      steps.push(stepText(s));
+      steps.push([stepText(s), ...ownWords(s.words)].join(" "));
       if (s.do === "steep" && plan.shake && !steps.includes(SHAKEN[plan.shake]))
         steps.push(SHAKEN[plan.shake]);
       continue;
@@ -103,7 +106,8 @@ export function written(plan: Plan, catalogue: Catalogue = MATERIALS): Written {
     if (s.what.length === 0) continue;
     lines.push(...s.what.map((l) => lineText(l, catalogue, nameOf(l))));
     const all = listed(s.what.map((l) => `the ${nameOf(l)}`));
-    steps.push(i === 0 ? `Put ${all} into the ${vessel ?? "jar"}.` : `Stir in ${all}.`);
+    const put = i === 0 ? `Put ${all} into the ${vessel ?? "jar"}.` : `Stir in ${all}.`;
+    steps.push([put, ...ownWords(s.words)].join(" "));
   }
   return {
     name: plan.name,

@@ -14,6 +14,7 @@ export const WORK: Readonly<Record<MoveSort, number>> = {
   cover: 2,
   lid: 1,
   shake: 1,
+  own: 2,
   label: 2,
   "put-by": 1,
   heat: 1,

@@ -25,6 +25,8 @@ export const MOVE_SORTS = [
   "cool",
   "finish",
   "bottle",
+  /** What else the recipe says to do there, in its own words. */
+  "own",
 ] as const;
 export type MoveSort = (typeof MOVE_SORTS)[number];
 

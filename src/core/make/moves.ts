@@ -210,7 +210,15 @@ export function movesOf(p: Program): readonly Move[] {
   const w = new Walk();
   w.move("gather", { id: "gather", lines: p.lines.map((l) => l.line.id) });
   smallWork(w, p);
-  p.read.steps.forEach((s, i) => walkStep(w, p, s, i));
+  p.plan.steps.forEach((s, i) => {
+    const read = p.read.steps[i]!;
+    const own = (): void => void (s.words && w.move("own", { id: `${s.id}.own`, step: s.id }));
+    // Before a jar is put by, else it would be told weeks later.
+    const leaves = read.do === "steep" && read.for.days.value >= 1;
+    if (leaves) own();
+    walkStep(w, p, read, i);
+    if (!leaves) own();
+  });
   if (!p.read.steps.some((s) => s.do === "bottle")) w.move("bottle", { id: "bottle", hands: "wet" });
   return w.moves;
 }

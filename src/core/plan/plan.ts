@@ -22,6 +22,8 @@ export type Source = z.infer<typeof Source>;
 
 const LINE = {
   material: z.string().min(1).max(60),
+  /** The maker's own word for it, where it is not the catalogue's. */
+  called: z.string().min(1).max(60).optional(),
   form: z.enum(FORMS).optional(),
   cut: z.enum(CUTS).optional(),
   amount: text,
@@ -48,25 +50,29 @@ export type SteepPlace = (typeof PLACES)[number];
 export const WRINGING = ["drained", "wrung", "pressed"] as const;
 export type Wringing = (typeof WRINGING)[number];
 
+/** What else is done at a step, in the maker's own words. */
+const words = z.string().min(1).max(500).optional();
+
 const steps = <L extends z.ZodType, I extends z.ZodType>(line: L, ids: I) =>
   z.discriminatedUnion("do", [
-    z.strictObject({ id: ids, do: z.literal("add"), what: z.array(line).max(60) }),
+    z.strictObject({ id: ids, words, do: z.literal("add"), what: z.array(line).max(60) }),
     /** Simmer, lid on unless it is said off; `loses` is what boils away, as an amount. */
     z.strictObject({
       id: ids,
+      words,
       do: z.literal("simmer"),
       for: text,
       loses: text.optional(),
       lid: z.enum(["on", "off"]).optional(),
     }),
     /** Boil down to a volume ("500 mL") or a share ("1/2"). */
-    z.strictObject({ id: ids, do: z.literal("reduce"), to: text }),
-    z.strictObject({ id: ids, do: z.literal("pressure"), for: text }),
-    z.strictObject({ id: ids, do: z.literal("steep"), for: text, in: z.enum(PLACES).optional() }),
+    z.strictObject({ id: ids, words, do: z.literal("reduce"), to: text }),
+    z.strictObject({ id: ids, words, do: z.literal("pressure"), for: text }),
+    z.strictObject({ id: ids, words, do: z.literal("steep"), for: text, in: z.enum(PLACES).optional() }),
     /** Stand until it has cooled to this: "43 °C", "110 °F". */
-    z.strictObject({ id: ids, do: z.literal("cool"), to: text }),
-    z.strictObject({ id: ids, do: z.literal("strain"), how: z.enum(WRINGING) }),
-    z.strictObject({ id: ids, do: z.literal("bottle"), hot: z.boolean().optional() }),
+    z.strictObject({ id: ids, words, do: z.literal("cool"), to: text }),
+    z.strictObject({ id: ids, words, do: z.literal("strain"), how: z.enum(WRINGING) }),
+    z.strictObject({ id: ids, words, do: z.literal("bottle"), hot: z.boolean().optional() }),
   ]);
 
 export const Step = steps(Line, id);

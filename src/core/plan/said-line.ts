@@ -17,6 +17,7 @@ export function lineOfSaid(l: SaidLine): Nameless<Line> {
   const note = l.notes.join(", ").slice(0, 200);
   return {
     material: l.material.row.id,
+    ...(l.called ? { called: l.called.slice(0, 60) } : {}),
     amount: l.amount?.text ?? usualAmount(l),
     ...(l.form ? { form: l.form } : {}),
     ...(l.cut ? { cut: l.cut } : {}),

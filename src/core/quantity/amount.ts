@@ -158,3 +158,38 @@ export function times(a: Amount, by: number): Amount {
       return a;
   }
 }
+
+const sameSpan = (a: Span, b: Span): boolean => a.low === b.low && a.value === b.value && a.high === b.high;
+/** Whether two amounts say the same, to the unit and the spread. */
+export function sameAmount(a: Amount, b: Amount): boolean {
+  switch (a.kind) {
+    case "measure":
+      return (
+        b.kind === "measure" &&
+        a.packing === b.packing &&
+        a.hedge === b.hedge &&
+        a.terms[0]!.unit === b.terms[0]!.unit &&
+        sameSpan(a.si, b.si)
+      );
+    case "count":
+      return (
+        b.kind === "count" &&
+        a.unit === b.unit &&
+        a.size === b.size &&
+        a.hedge === b.hedge &&
+        sameSpan(a.many, b.many)
+      );
+    case "part":
+    case "jar":
+    case "of-liquid":
+      return a.kind === b.kind && sameSpan(a.count, b.count);
+    case "fill":
+      return b.kind === "fill";
+    case "cover":
+      return b.kind === "cover" && (a.term === undefined) === (b.term === undefined) && sameSpan(a.cm, b.cm);
+    case "ratio":
+      return b.kind === "ratio" && a.mlPerG === b.mlPerG;
+    case "goal":
+      return b.kind === "goal" && a.goal === b.goal && a.target === b.target;
+  }
+}

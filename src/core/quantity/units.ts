@@ -30,8 +30,10 @@ const ROWS = {
   // 20 to the mL for watery liquids; spirit and droppers differ, so the tolerance is wide until calibrated.
   drop: [0.05, "volume", 0.35], dropper: [0.8, "volume", 0.25],
   // A bar measure of 1½ US fl oz; a dash is an eighth of a teaspoon by most spoon sets.
+  // A dessertspoon is two teaspoons by kitchen custom; it is cutlery, not a measure, so it differs.
+  dsp: [10, "volume", 0.15],
   shot: [44.36, "volume", 0.05], dash: [0.62, "volume", 0.4],
-  g: [1, "mass"], kg: [1000, "mass"], mg: [0.001, "mass"], oz: [28.3495, "mass"], lb: [453.592, "mass"],
+  g: [1, "mass"], kg: [1000, "mass"], mg: [0.001, "mass"], oz: [28.3495, "mass"], lb: [453.592, "mass"], stone: [6350.29, "mass"],
   cm: [1, "length"], mm: [0.1, "length"], in: [2.54, "length"],
 } as const satisfies Readonly<Record<string, Row>>;
 

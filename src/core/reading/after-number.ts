@@ -3,7 +3,7 @@ import { fault } from "../fault";
 import { measure } from "../quantity/amount";
 
 import { type Found, isFault, numberAt } from "./numbers";
-import { CONTAINERS } from "./quantity-words";
+import { sensesOf } from "./lexicon";
 import { type Cursor, type Quantity, unitAt } from "./quantity";
 import { type Token, says } from "./tokens";
 
@@ -28,7 +28,7 @@ export function containerAt(c: Cursor, count: Span, i: number): Found<Quantity> 
     const long = scaled(n.span, count.value);
     return { is: "amount", amount: measure([{ unit: u.unit.unit, count: long }]), next };
   }
-  const holds = CONTAINERS.has(t[next]?.low ?? "");
+  const holds = sensesOf(t[next]?.low ?? "").container === true;
   if (!holds && !by) return undefined;
   if (holds) next++;
   const each = { low: n.span.low, value: n.span.value, high: n.span.high };
@@ -50,8 +50,10 @@ export const ALCOHOL: ReadonlySet<string> = new Set(["vol", "abv", "alcohol", "a
 const wordAt = (t: readonly Token[], k: number): string => t[k]?.low ?? "";
 
 /** What stands after a percent sign: of acid, of alcohol, or of nothing said. */
-function percentAt(t: readonly Token[], value: number, k: number): Quantity {
-  const word = wordAt(t, k);
+function percentAt(c: Cursor, value: number, k: number): Quantity {
+  const t = c.tokens;
+  // “300 ml of 70 % alcohol” is of nothing else.
+  const word = c.named(k) ? "" : wordAt(t, k);
   if (word === "acid" || word === "acidity" || word === "acetic")
     return {
       is: "percent",
@@ -72,7 +74,7 @@ export function strengthAt(c: Cursor, n: Span, i: number): Quantity | undefined 
   const dash = wordAt(t, i) === "-" || (wordAt(t, i) === "°" && wordAt(t, i + 1) === "proof");
   const at = dash ? i + 1 : i;
   const word = wordAt(t, at);
-  if (word === "%" || word === "percent") return percentAt(t, n.value, at + 1);
+  if (word === "%" || word === "percent") return percentAt(c, n.value, at + 1);
   if (word === "proof") return { is: "proof", value: n.value, by: undefined, next: at + 1 };
   if ((word === "us" || word === "uk") && wordAt(t, at + 1) === "proof")
     return { is: "proof", value: n.value, by: word, next: at + 2 };
@@ -139,7 +141,8 @@ export function shareAt(c: Cursor, n: Span, i: number): Found<Quantity> {
         [],
         "1/2 jar",
       );
-    return { is: "amount", amount: { kind: "jar", count: n }, next: after };
+    const jarOf = !full && ownWord(c, after) === "of" && ownWord(c, k - 1) !== "the";
+    return { is: "amount", amount: { kind: "jar", count: n }, next: after, ...(jarOf ? { jarOf } : {}) };
   }
   return undefined;
 }

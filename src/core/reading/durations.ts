@@ -32,6 +32,9 @@ const WORDS = dictionary<TimeUnit>({
   moon: "month", moons: "month", lunar: "month", year: "year", years: "year", yr: "year", yrs: "year",
 }); // prettier-ignore
 
+/** Whether a word says a time, or stands in one: “weeks”, “overnight”. */
+export const isTimeWord = (low: string): boolean => WORDS[low] !== undefined || SPOKEN[low] !== undefined;
+
 /** A length of time as said. A month is reckoned as 30 days where it is added to other days; dates count calendar months. */
 export interface Duration {
   readonly count: Span;

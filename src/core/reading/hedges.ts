@@ -65,6 +65,9 @@ function begunBy(phrases: typeof PHRASES): Begun {
 const BEFORE = begunBy(PHRASES);
 const AFTER = begunBy(BEHIND);
 
+/** Whether a hedge may begin with a word. */
+export const opensHedge = (low: string): boolean => BEFORE.has(low);
+
 /** A hedge, and the token after it. */
 export interface HedgeAt {
   readonly hedge: Hedge;

@@ -1,21 +1,22 @@
 import { fault } from "../fault";
-import type { Material } from "../material/material";
 import { nearest } from "../quantity/near";
-import { type NameSpan, PART_OF_CLASS, PART_WORDS, meantBy, nameWord, namesIn } from "./names";
-import { unknownName } from "./naming";
+import { explains, unaccounted } from "./accounted";
+import { sensesOf } from "./lexicon";
 import { isFault, oneAt } from "./numbers";
-import type { Cursor } from "./quantity";
-import { type Reading, type ReadingContext } from "./said";
-import { scanLine } from "./scan";
-import { ABOUT_NOTHING, type About, type Scan } from "./scanned";
-import { piecesOf } from "./fit-amount";
-import { settled } from "./settle";
-import { readMade } from "./made-of";
-import { eitherAmount, severalNamed } from "./several";
-import { sharesOf } from "./shares";
+import type { Piece } from "./piece";
+import {
+  type Choice,
+  type Claim,
+  type Reading,
+  type ReadingContext,
+  type SaidLine,
+  sayReading,
+} from "./said";
+import { settle, settleWith } from "./settle";
+import type { Amount } from "../quantity/amount";
+import { type Thing, type Things, thingsIn } from "./things";
 import { type Token, tokensOf } from "./tokens";
 import { UNIT_WORDS, unitWord } from "./unit-words";
-import { cloveOrGarlic, whichOf, withoutAsides, withoutCounters } from "./which";
 
 /** The longest line read; longer ones are several things. */
 export const LONGEST_LINE = 300;
@@ -24,33 +25,21 @@ const wrong = (name: string, message: string, suggestion?: string): Reading => (
   is: "fault",
   fault: fault(name, message, [], suggestion),
 });
-const distinct = (spans: readonly NameSpan[]): readonly NameSpan[] =>
-  spans.length < 2
-    ? spans
-    : spans.filter(
-        (s, i) =>
-          spans.findIndex((o) => meantBy(o.names)[0]!.material === meantBy(s.names)[0]!.material) === i,
-      );
 
-/** Which tokens belong to a name. */
-function namedIn(tokens: readonly Token[], spans: readonly NameSpan[]): readonly boolean[] {
-  const named = tokens.map(() => false);
-  for (const s of spans) for (const k of s.tokens) named[k] = true;
-  return named;
-}
-
-function namesOf(tokens: readonly Token[], ctx: ReadingContext): readonly NameSpan[] {
-  const all = namesIn(tokens, ctx.catalogue);
-  return all.length < 2 ? all : withoutCounters(tokens, withoutAsides(tokens, all));
-}
-
-/** “1. 5 g thyme”, “2) sage”: the number of a list, which is no amount. */
-function isNumbered(t: readonly Token[]): boolean {
-  const [number, mark, next] = t;
-  if (number?.kind !== "number" || number.glyph || !next) return false;
+/** Where a line begins behind its bullet, its box, or its number in a list: “- ”, “[ ] ”, “1. 5 g thyme”, “2) sage”. */
+function listEnd(t: readonly Token[]): number {
+  let k = 0;
+  while (t[k]?.kind === "mark" && t[k]!.low !== "(" && t[k]!.low !== "~" && t[k]!.low !== "∞") {
+    // A dash glued to a number is a minus sign, unless it is a bullet at the head of a line with a blank behind it.
+    if (t[k]!.low === "-" && t[k + 1]?.kind === "number" && t[k + 1]!.glued) return k;
+    k++;
+  }
+  const [number, mark, next] = [t[k], t[k + 1], t[k + 2]];
+  if (number?.kind !== "number" || number.glyph || !next || (mark?.low !== "." && mark?.low !== ")"))
+    return k;
   // “2. cups honey” is two cups with a slip of the pen.
   const unit = next.kind === "word" && unitWord(next.low, next.text, "us") !== undefined;
-  return (mark?.low === "." || mark?.low === ")") && mark.glued && !unit;
+  return mark.glued && (mark.low === ")" || !unit) ? k + 2 : k;
 }
 
 /** A line typed in a kitchen, read whole. See `Reading` for what may come of it; never throws, and takes some microseconds. */
@@ -60,159 +49,125 @@ export function readLine(text: string, ctx: ReadingContext): Reading {
       "TooLong",
       `That is ${text.length} letters. Keep a line under ${LONGEST_LINE}, with one thing on it; a whole recipe is pasted in the Formulary.`,
     );
-  const tokens = tokensOf(text);
-  if (!tokens.some((t) => t.kind === "word")) return nothingNamed(text, tokens, ctx);
-  if (isNumbered(tokens)) return readLine(text.slice(tokens[2]!.from), ctx);
-  const wet = waterSaid(text, tokens, ctx);
-  if (wet) return wet;
-  const shares = sharesOf(text, tokens, ctx, readLine);
-  if (shares) return shares;
-  const made = readMade(text, tokens, ctx, readLine);
-  if (made) return made;
-  const spans = namesOf(tokens, ctx);
-  const taken = namedIn(tokens, spans);
-  const c: Cursor = { tokens, system: ctx.system, named: (i) => taken[i] === true };
-  const first = ctx.chosen ?? spans[0]?.names[0]?.material;
-  const scan = scanLine(c, text, first ? aboutOf(first) : ABOUT_NOTHING);
-  if (scan.fault) return { is: "fault", fault: scan.fault };
-  if (ctx.chosen) return settled(ctx.chosen, scan, tokens, text, ctx, false, "");
-  const unknown = unknownWords(tokens, scan, spans);
-  if (spans.length === 0 || unknown.length > 0) {
-    const name = nameTyped(tokens, spans, scan, text);
-    if (name === "") return nothingNamed(text, tokens, ctx);
-    const whole = countedInName(tokens, scan, unknown, text);
-    if (whole) return unknownName(whole.name, ctx, whole.scan);
-    const slip = misspeltUnit(tokens, unknown, spans, text);
-    if (slip) return slip;
-    const remark = remarkOrName(tokens, scan, spans, text, ctx);
-    if (remark) return remark;
-    return unknownName(name, ctx, scan, spans[0] ? meantBy(spans[0].names)[0]!.material : undefined);
-  }
-  const apart = distinct(spans);
-  if (apart.length > 1) return severalNamed(apart, scan, tokens, text, ctx, readLine);
-  const either = eitherAmount(apart[0]!, scan, tokens, text);
-  if (either) return either;
-  const meant = meantBy(apart[0]!.names);
-  const typedName = apart[0]!.tokens.map((k) => tokens[k]!.text).join(" ");
-  if (meant.length > 1) return whichOf(meant, scan, ctx, typedName);
-  const clove = cloveOrGarlic(apart[0]!, scan, tokens, ctx);
-  if (clove) return clove;
-  return settled(meant[0]!.material, scan, tokens, text, ctx, meant[0]!.loose, typedName);
+  const all = tokensOf(text);
+  const start = listEnd(all);
+  const tokens = start === 0 ? all : all.slice(start);
+  return readThings(thingsIn(text, tokens, ctx), ctx);
 }
 
-/** “honey (16.8 % water)”: what a refractometer showed of it. */
-function waterSaid(text: string, t: readonly Token[], ctx: ReadingContext): Reading | undefined {
-  if (!text.includes("%")) return undefined;
-  const at = t.findIndex((x, k) => x.kind === "number" && t[k + 1]?.low === "%" && t[k + 2]?.low === "water");
-  if (at < 1) return undefined;
-  const bracket = t[at - 1]!.low === "(" && t[at + 3]?.low === ")";
-  const rest = `${text.slice(0, t[bracket ? at - 1 : at]!.from)}${text.slice(t[bracket ? at + 3 : at + 2]!.to)}`;
-  const read = readLine(rest.replace(/[\s,]+$/, ""), ctx);
-  if (read.is !== "line" || read.line.material.row.class !== "honey") return undefined;
-  return { is: "line", line: { ...read.line, water: t[at]!.value } };
+/** What one thing of a sentence comes to, with all that is said of it there. @param amount how much of it, where that is said by the deed */
+export function readOne(from: Things, x: Thing, ctx: ReadingContext, amount?: Amount): Reading {
+  const reading = amount ? settleWith(from, x, ctx, amount) : single(from, x, ctx);
+  return checked(from, reading, from.tokens.slice(x.all.from, x.all.to));
+}
+
+/** What the things said in a line come to together. */
+export function readThings(from: Things, ctx: ReadingContext): Reading {
+  const { things, pieces } = from;
+  const [first] = things;
+  const bad = pieces.find((p): p is Extract<Piece, { is: "fault" }> => p.is === "fault");
+  if (bad) return { is: "fault", fault: bad.fault };
+  if (!first) return nothingNamed(from);
+  if (things.length === 1) return checked(from, single(from, first, ctx));
+  return checked(from, several(from, ctx));
+}
+
+function single(from: Things, x: Thing, ctx: ReadingContext): Reading {
+  if (x.equal && from.things.length < 2)
+    return {
+      is: "ask",
+      question: "Equal parts of what? Name two things, like “equal parts honey and vinegar”.",
+      choices: [],
+    };
+  return (x.names.length === 0 ? misspeltUnit(from, x) : undefined) ?? settle(from, x, ctx);
 }
 
 /** “two handfulls thyme”: one word nobody knows right behind the number and before a known name, and near a unit. */
-function misspeltUnit(
-  tokens: readonly Token[],
-  unknown: readonly number[],
-  spans: readonly NameSpan[],
-  text: string,
-): Reading | undefined {
-  const [at] = unknown;
-  const word = at === undefined ? undefined : tokens[at];
-  if (!word || unknown.length > 1 || word.low.length < 4 || spans.length !== 1) return undefined;
-  const before = oneAt(tokens, at! - 1);
-  if (!before || isFault(before) || spans[0]!.tokens[0]! < at!) return undefined;
-  const near = nearest(word.low, UNIT_WORDS);
+function misspeltUnit(from: Things, x: Thing): Reading | undefined {
+  const { text, tokens } = from;
+  const word = tokens[x.name.from]!;
+  const before = oneAt(tokens, x.name.from - 1);
+  if (
+    x.inside.length === 0 ||
+    word.low.length < 4 ||
+    !before ||
+    isFault(before) ||
+    before.next !== x.name.from
+  )
+    return undefined;
+  const near = isUnknown(word) ? nearest(word.low, UNIT_WORDS) : undefined;
   if (!near) return undefined;
   const right = `${text.slice(0, word.from)}${near}${text.slice(word.to)}`.trim();
   return wrong("UnknownUnit", `“${word.text}” is not a unit here. Did you mean “${near}”?`, right);
 }
+const isUnknown = (t: Token): boolean => {
+  const s = sensesOf(t.low);
+  return t.kind === "word" && !s.part && !s.noun && !s.everyday && !s.kept;
+};
 
-const aboutOf = (m: Material): About => ({ parts: PART_OF_CLASS[m.row.class] ?? [], pieces: piecesOf(m) });
-
-/** Words nobody knows; a mark beside a name is none, nor is the “to” of “1 part honey to 2 parts vinegar”. */
-const unknownWords = (tokens: readonly Token[], scan: Scan, spans: readonly NameSpan[]): number[] =>
-  scan.unknown.filter(
-    (k) =>
-      !(spans.length > 0 && tokens[k]!.kind === "mark") && !(spans.length > 1 && tokens[k]!.low === "to"),
-  );
-
-/** The words that make the name as typed: what is known of it and what is not, with the parts of plants between. */
-function nameTyped(tokens: readonly Token[], spans: readonly NameSpan[], scan: Scan, text: string): string {
-  const at = [...spans.flatMap((s) => s.tokens), ...scan.unknown].filter((k) => tokens[k]!.kind !== "number");
-  if (at.length === 0) return "";
-  let first = Math.min(...at);
-  let last = Math.max(...at);
-  while (tokens[last + 1]?.kind === "word" && PART_WORDS.has(nameWord(tokens[last + 1]!.low))) last++;
-  while (first < last && tokens[first]!.kind === "mark") first++;
-  return text.slice(tokens[first]!.from, tokens[last]!.to).trim();
-}
-
-/** “white pepper”, where it is not known: the word behind is no unit but the end of the name. */
-function countedInName(
-  tokens: readonly Token[],
-  scan: Scan,
-  unknown: readonly number[],
-  text: string,
-): { readonly name: string; readonly scan: Scan } | undefined {
-  const last = unknown.at(-1);
-  const at = last === undefined ? undefined : scan.amounts.find((a) => a.from === last + 1);
-  if (last === undefined || at?.q.is !== "amount" || at.q.amount.kind !== "count") return undefined;
-  if (at.q.amount.unit === "piece" || tokens[last + 1]?.kind !== "word") return undefined;
-  const name = text.slice(tokens[unknown[0]!]!.from, tokens[last + 1]!.to).trim();
-  return { name, scan: { ...scan, amounts: scan.amounts.filter((a) => a !== at) } };
-}
-
-/** Words nobody knows, after the name and a comma: a remark, or part of a name not known here? It is asked. */
-function remarkOrName(
-  tokens: readonly Token[],
-  scan: Scan,
-  spans: readonly NameSpan[],
-  text: string,
-  ctx: ReadingContext,
-): Reading | undefined {
-  const first = spans[0];
-  const from = Math.min(...scan.unknown);
-  const after = first ? Math.max(...first.tokens) : Infinity;
-  const comma = tokens.findIndex((t, k) => k > after && k < from && (t.low === "," || t.low === ";"));
-  if (!first || comma < 0 || spans.length > 1) return undefined;
-  const words = text.slice(tokens[comma + 1]!.from, tokens[Math.max(...scan.unknown)]!.to);
-  const rest = `${text.slice(0, tokens[comma]!.from)}${text.slice(tokens[Math.max(...scan.unknown)]!.to)}`;
-  const name = nameTyped(tokens, spans, scan, text);
-  const near = unknownName(name, ctx, scan);
-  const others =
-    near.is === "unknown" ? near.near.filter((n) => n.material !== meantBy(first.names)[0]!.material) : [];
+/** Several things: a line for each where each says its own amount; else asked, as one name that is not known, or one of them. */
+function several(from: Things, ctx: ReadingContext): Reading {
+  const { things, joints } = from;
+  const amounts = things.map((x) => x.amounts.length > 0 || x.asMuch !== undefined || x.taste);
+  const each = things.some((x) => x.each);
+  const equal = things[0]!.equal;
+  const shared = each ? things.find((x) => x.amounts.length > 0) : undefined;
+  const or = joints.includes("or");
+  const readings = things.map((x) => {
+    if (equal && !x.equal) return settle(from, { ...x, equal: true }, ctx);
+    if ((shared || or) && x.amounts.length === 0)
+      return settle(from, { ...x, amounts: (shared ?? things[0]!).amounts }, ctx);
+    return settle(from, x, ctx);
+  });
+  if (or && !equal) return { is: "ask", question: "Which of them goes in?", choices: readings.map(asChoice) };
+  const lines = readings.flatMap((r) => (r.is === "line" ? [r.line] : []));
+  if (lines.length === things.length && (equal || shared || amounts.every((a) => a)))
+    return { is: "lines", lines };
+  const first = readings.find((r) => r.is === "fault");
+  if (first) return first;
   return {
     is: "ask",
-    question: `Is “${words}” a remark, or part of the name?`,
-    choices: [
-      {
-        words: `a remark on the ${meantBy(first.names)[0]!.material.row.names[0]}`,
-        text: `${rest.trim()} (${words.replace(/[()]/g, "")})`,
-      },
-      ...others.slice(0, 3).map((n) => ({ words: n.material.row.names[0]!, text: n.text })),
-    ],
+    question: `“${from.text.trim()}” names several things. Which is it? Give each a line of its own.`,
+    choices: readings.map(asChoice),
+  };
+}
+const asChoice = (reading: Reading): Choice => ({ words: sayReading(reading), reading });
+
+/** Every word of a line must be in what it came to: what is not is asked about, whatever the grammar thought of it. */
+function checked(from: Things, reading: Reading, tokens: readonly Token[] = from.tokens): Reading {
+  if (reading.is !== "line" && reading.is !== "lines") return reading;
+  const lines = reading.is === "line" ? [reading.line] : reading.lines;
+  const { text } = from;
+  const claims = lines.length === 1 ? lines[0]!.claims : lines.flatMap((l) => l.claims);
+  const left = unaccounted(tokens, claims);
+  if (left.length === 0 && lines.every((l) => explains(l, tokens))) return reading;
+  const words =
+    left.length > 0
+      ? text.slice(left[0]!.from, left.at(-1)!.to)
+      : text.slice(tokens[0]!.from, tokens.at(-1)!.to);
+  return {
+    is: "ask",
+    question: `What is “${words}”? Without it this is ${sayReading(reading)}.`,
+    choices: [{ words: "leave it out", reading: withStruck(reading, left) }],
+    ...(lines.length === 1 ? { of: lines[0]!.material } : {}),
   };
 }
 
-function nothingNamed(text: string, tokens: readonly Token[], ctx: ReadingContext): Reading {
+/** The same with what was not understood kept as a remark. */
+function withStruck(reading: Reading, left: readonly Token[]): Reading {
+  if (reading.is !== "line") return reading;
+  const claims: Claim[] = left.map((t) => ({ role: "note", from: t.from, to: t.to }));
+  const line: SaidLine = {
+    ...reading.line,
+    notes: [...reading.line.notes, ...(left.length > 0 ? [left.map((t) => t.text).join(" ")] : [])],
+    claims: [...reading.line.claims, ...claims],
+  };
+  return { is: "line", line };
+}
+
+/** A line that names nothing: its fault, or that it names nothing. */
+function nothingNamed({ text }: Things): Reading {
   if (text.trim() === "") return wrong("NotAMaterial", "Name what goes in: “1½ cups hyssop, dried”.");
-  const number = tokens.length > 0 ? oneAt(tokens, 0) : undefined;
-  if (isFault(number)) return { is: "fault", fault: number };
-  const q = scanLine({ tokens, system: ctx.system, named: () => false }, text, ABOUT_NOTHING);
-  if (q.fault) return { is: "fault", fault: q.fault };
-  // “pepper” counts something and is the last word of several names.
-  const word = tokens.filter((t) => t.kind === "word").at(-1);
-  const near = word ? unknownName(word.text, ctx, q) : undefined;
-  if (
-    near?.is === "unknown" &&
-    near.near.some(({ material }) =>
-      material.row.names.some((n) => nameWord(n.toLowerCase().split(" ").at(-1)!) === nameWord(word!.low)),
-    )
-  )
-    return near;
   return wrong(
     "NotAMaterial",
     `“${text.trim().slice(0, 60)}” names nothing that goes in. Write it like “1½ cups hyssop, dried”.`,

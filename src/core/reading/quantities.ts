@@ -1,66 +1,17 @@
+import { type Described, describedAt, howSaid } from "./described";
 import { type Span, exactly, scaled } from "../estimate";
 import { type Fault, fault } from "../fault";
 import type { Unit } from "../quantity/units";
-import {
-  type Hedge,
-  type Measure,
-  type Packing,
-  type Size,
-  type Term,
-  counted,
-  measure,
-} from "../quantity/amount";
+import { type Hedge, type Measure, type Term, counted, measure } from "../quantity/amount";
 
 import { type Found, type NumberAt, andShare, isFault, numberAt, oneAt } from "./numbers";
-import { nameWord } from "./names";
+import { nameWord } from "./name-word";
 import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
-import { CONTAINERS, PACKING_ADVERBS, PACKING_WORDS, SIZE_WORDS, VAGUE } from "./quantity-words";
+import { sensesOf } from "./lexicon";
 import { type Token, says } from "./tokens";
 
 import { containerAt, shareAt, strengthAt } from "./after-number";
 import { type Cursor, type Quantity, unitAt } from "./quantity";
-
-interface Described {
-  hedge?: Hedge;
-  size?: Size;
-  packing?: Packing;
-  next: number;
-}
-
-/** Words of size and packing between a number and its unit: “3 heaping”, “a good”, “1 large”, “2 loosely packed”. */
-function describedAt(c: Cursor, i: number): Described {
-  const found: Described = { next: i };
-  for (;;) {
-    const t = c.tokens[found.next];
-    if (!t || c.named(found.next)) return found;
-    const size = SIZE_WORDS[t.low];
-    const adverb = PACKING_ADVERBS[t.low];
-    if (adverb && PACKING_WORDS[c.tokens[found.next + 1]?.low ?? ""]) {
-      found.packing = adverb;
-      found.next += 2;
-    } else if (
-      adverb &&
-      c.tokens[found.next + 1]?.low === "-" &&
-      PACKING_WORDS[c.tokens[found.next + 2]?.low ?? ""]
-    ) {
-      found.packing = adverb;
-      found.next += 3;
-    } else if (PACKING_WORDS[t.low]) {
-      found.packing = PACKING_WORDS[t.low]!;
-      found.next++;
-    } else if (size) {
-      if (size.hedge) found.hedge = size.hedge;
-      if (size.size) found.size = size.size;
-      found.next++;
-      if (c.tokens[found.next]?.low === "." && c.tokens[found.next]!.glued) found.next++;
-    } else return found;
-  }
-}
-
-const how = (d: { hedge?: Hedge | undefined; size?: Size | undefined; packing?: Packing | undefined }) => ({
-  ...(d.hedge ? { hedge: d.hedge } : {}),
-  ...(d.packing ? { packing: d.packing } : {}),
-});
 
 /** Further terms of a measured amount: `+ 1 tsp`, `plus 2 tsp`, `and 1 tbsp`, `1 lb 4 oz`. */
 function moreTerms(
@@ -130,18 +81,37 @@ function measuredAt(
   const add = extra?.add ?? 0;
   const count = { low: n.span.low + add, value: n.span.value + add, high: n.span.high + add };
   const after = n.orNext ?? extra?.next ?? i;
-  const holds = !n.orNext && CONTAINERS.has(t[after]?.low ?? "") && !c.named(after);
+  const holds = !n.orNext && sensesOf(t[after]?.low ?? "").container === true && !c.named(after);
+  const share = holds ? fullAt(t, after + 1) : undefined;
+  // “a quart jar half full of sage” is half a quart.
+  if (share)
+    return {
+      is: "amount",
+      amount: measure([{ unit, count: scaled(count, share.share) }]),
+      next: share.next,
+      by: "volume",
+    };
   const more = lessAt(c, { unit, count }, after) ?? moreTerms(c, { unit, count }, holds ? after + 1 : after);
   const behind = describedAt(c, more.next);
   const lies = behind.packing ? behind.next : more.next;
   const wide = hedgeBehind(t, lies);
   const packing = d.packing ?? behind.packing;
-  const amount = measure(more.terms, how({ hedge: hedge ?? wide?.hedge, packing }));
+  const amount = measure(more.terms, howSaid({ hedge: hedge ?? wide?.hedge, packing }));
   const next = wide?.next ?? lies;
   // “8 ounces by weight honey”.
   if (amount.dimension === "mass" && says(t, next, "by", "weight"))
     return { is: "amount", amount, next: next + 2, by: "weight" };
   return { is: "amount", amount, next, ...(holds ? { by: "volume" as const } : {}) };
+}
+
+/** “half full”, “⅓ full”, behind a vessel: how full it is. */
+function fullAt(
+  t: readonly Token[],
+  i: number,
+): { readonly share: number; readonly next: number } | undefined {
+  const n = oneAt(t, i);
+  if (!n || isFault(n) || n.span.high >= 1 || t[n.next]?.low !== "full") return undefined;
+  return { share: n.span.value, next: n.next + 1 };
 }
 
 /** A measured or counted amount once its number and words of size are read. */
@@ -150,7 +120,8 @@ function unitedAt(c: Cursor, n: OrTwo, d: Described, hedge: Hedge | undefined): 
   const at = t[d.next]?.low === "-" && t[d.next]!.glued ? d.next + 1 : d.next;
   const u = unitAt(c, at);
   if (!u) return undefined;
-  const said = hedge ?? d.hedge;
+  // “about 3 heaping spoons” are heaping ones.
+  const said = hedge === "about" ? (d.hedge ?? hedge) : (hedge ?? d.hedge);
   if ("unit" in u.unit) return measuredAt(c, n, d, said, u.unit.unit, u.next);
   const size = u.unit.count === "handful" || u.unit.count === "pinch" ? undefined : d.size;
   const widened = { ...(size ? { size } : {}), ...(said && !size ? { hedge: said } : {}) };
@@ -235,7 +206,8 @@ function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quan
   const sized = containerAt(c, n.span, d.next) ?? shareAt(c, n.span, d.next);
   if (sized) return isFault(sized) ? sized : checked(sized);
   const word = t[d.next];
-  if (word && !c.named(d.next) && (VAGUE.has(word.low) || CONTAINERS.has(word.low)))
+  const vague = word && !c.named(d.next) ? sensesOf(word.low) : undefined;
+  if (word && (vague?.vague || vague?.container))
     return { is: "vague", word: word.low, count: n.span, next: d.next + 1 };
   // A bare number counts pieces; a bare “a” before a name does so too.
   return checked({
@@ -253,18 +225,20 @@ function unnumbered(c: Cursor, i: number, hedge: Hedge | undefined): Quantity | 
   const d = describedAt(c, i);
   const t = c.tokens[d.next];
   if (!t || c.named(d.next)) return undefined;
-  if (VAGUE.has(t.low) || (CONTAINERS.has(t.low) && c.tokens[d.next + 1]?.low === "of"))
+  const is = sensesOf(t.low);
+  if (is.vague || (is.container && c.tokens[d.next + 1]?.low === "of"))
     return { is: "vague", word: t.low, count: exactly(1), next: d.next + 1 };
   if (t.low.length < 3 && t.low !== '"') return undefined;
   const u = unitAt(c, d.next);
-  if (!u) return undefined;
+  // Stones are more often out of the fruit than a weight.
+  if (!u || ("unit" in u.unit && u.unit.unit.id === "stone")) return undefined;
   // “cups of honey” does not say how many.
   if (nameWord(t.low) !== t.low) return { is: "vague", word: "some", count: exactly(1), next: u.next };
   const said = hedge ?? d.hedge;
   if ("unit" in u.unit)
     return {
       is: "amount",
-      amount: measure([{ unit: u.unit.unit, count: exactly(1) }], how({ ...d, hedge: said })),
+      amount: measure([{ unit: u.unit.unit, count: exactly(1) }], howSaid({ ...d, hedge: said })),
       next: u.next,
     };
   return {

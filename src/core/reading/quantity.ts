@@ -8,6 +8,9 @@ import { type UnitWord, unitWord } from "./unit-words";
 
 export type By = "weight" | "volume";
 
+/** What a bottle is marked with. */
+export type Strength = Exclude<Quantity, { readonly is: "amount" | "vague" }>;
+
 /** Something that says how much, found in the tokens. */
 export type Quantity =
   | {
@@ -18,6 +21,8 @@ export type Quantity =
       readonly by?: By;
       /** “up to 1 cup”: the most of it, not how much. */
       readonly most?: true;
+      /** “half a jar of …”: of the vessel, or of a bought one. */
+      readonly jarOf?: true;
     }
   | {
       readonly is: "percent";

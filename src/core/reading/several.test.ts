@@ -1,7 +1,7 @@
 /** Lines that name more than one thing, or one thing twice. */
 import { describe, expect, test } from "@jest/globals";
 import { readLine } from "./line";
-import { type Reading, contextIn } from "./said";
+import { type Reading, contextIn, sayReading } from "./said";
 
 const read = (text: string): Reading => readLine(text, contextIn("us"));
 /** Each line as its amount and what it is of. */
@@ -13,7 +13,7 @@ function linesOf(text: string): string[] {
 function choicesOf(text: string): readonly string[] {
   const r = read(text);
   if (r.is !== "ask") throw new Error(`“${text}” came to ${JSON.stringify(r)}`);
-  return r.choices.map((c) => c.text);
+  return r.choices.map((c) => sayReading(c.reading));
 }
 
 describe("several things in one line", () => {
@@ -59,8 +59,8 @@ describe("several things in one line", () => {
 describe("one thing said twice", () => {
   test("in two forms, each with its amount: whole lines to choose from", () => {
     expect(choicesOf("1/2 cup dried elderberries or 1 cup fresh")).toEqual([
-      "1/2 cup dried elderberries",
-      "1 cup fresh elderberries",
+      "1/2 cup elderberry, dried",
+      "1 cup elderberry, fresh",
     ]);
   });
   test("in two numbers that are not the same: asked", () => {
@@ -73,10 +73,13 @@ describe("one thing said twice", () => {
 
 describe("a measure nobody can weigh", () => {
   test("said several times, is asked about as one, and what is chosen counts for all of them", () => {
-    const r = read("2 dessertspoons honey");
+    const r = read("2 splashes honey");
     if (r.is !== "ask") throw new Error(JSON.stringify(r));
-    expect(r.question).toBe("How much honey is a dessertspoon?");
-    expect(r.choices.map((c) => [c.words, c.text])).toEqual([["2 tsp each, 4 tsp in all", "4 tsp honey"]]);
+    expect(r.question).toBe("How much honey is a splash?");
+    expect(r.choices.map((c) => [c.words, sayReading(c.reading)])).toEqual([
+      ["1 tbsp each, 2 tbsp in all", "2 tbsp honey"],
+      ["2 tbsp each, 4 tbsp in all", "4 tbsp honey"],
+    ]);
   });
   test("is not a unit it has nothing in common with", () => {
     const r = read("2 zzzzzzzzzzzz honey");

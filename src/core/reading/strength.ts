@@ -1,15 +1,15 @@
 import { type Fault, type Result, fail, fault, ok } from "../fault";
+import { exactly } from "../estimate";
 import type { Material } from "../material/material";
+import type { Amount } from "../quantity/amount";
 import type { UnitSystem } from "../quantity/units";
 import { ALCOHOL } from "./after-number";
 import { isFault } from "./numbers";
 import { printFigures } from "./print";
 import { quantityAt } from "./quantities";
-import type { Cursor, Quantity } from "./quantity";
-import { type Reading, type ReadingContext, type Took, sayLine } from "./said";
+import type { Cursor, Strength } from "./quantity";
+import type { ReadingContext, Took } from "./said";
 import { tokensOf } from "./tokens";
-
-type Said = Exclude<Quantity, { is: "amount" | "vague" }>;
 
 const impossible = (percent: number): Fault =>
   fault(
@@ -18,7 +18,7 @@ const impossible = (percent: number): Fault =>
   );
 
 /** % of a strength as said; a bare proof has none, since US proof is twice the percentage and UK proof 1.75 times. */
-function percentOf(q: Said, proof: "us" | "uk" | undefined): number | undefined {
+function percentOf(q: Strength, proof: "us" | "uk" | undefined): number | undefined {
   switch (q.is) {
     case "percent":
       return q.value;
@@ -68,14 +68,22 @@ export function readStrength(text: string): Result<number> {
 /** A strength in the words a bottle uses; reading it again gives the same. */
 export const printStrength = (percent: number): string => `${printFigures(percent)} %`;
 
-type Strong =
-  | { readonly is: "asked"; readonly reading: Reading }
+/** What a strength said with a name comes to: the bottle of that strength, a question with what would decide it, or a fault. */
+export type Strong =
   | {
       readonly is: "settled";
       readonly material: Material;
       readonly strength?: string;
       readonly took: readonly Took[];
-    };
+    }
+  | {
+      readonly is: "asked";
+      readonly question: string;
+      readonly choices: readonly ({ readonly words: string } & (
+        { readonly strength: Strength } | { readonly amount: Amount }
+      ))[];
+    }
+  | { readonly is: "fault"; readonly fault: Fault };
 
 /** Whose proof a household's bottles are marked in; metric households see both. */
 const PROOF: Readonly<Record<UnitSystem, "us" | undefined>> = {
@@ -98,23 +106,24 @@ function ofStrength(m: Material, percent: number, ctx: ReadingContext): Material
 }
 
 /** A percentage of something that has no strength is a share, and a share must say of what. */
-function shareOfWhat(m: Material, percent: number): Reading {
-  const name = m.row.names[0]!;
+function shareOfWhat(m: Material, percent: number): Strong {
   const p = percent / 100;
-  const say = (words: string, amount: string) => ({ words, text: sayLine({ amount, material: m }) });
-  const choices = [say(`${printFigures(percent)} % of the strained liquid`, `${printFigures(p)} of liquid`)];
+  const figure = `${printFigures(percent)} %`;
+  const ofLiquid = (share: number): Amount => ({ kind: "of-liquid", count: exactly(share) });
+  const choices = [{ words: `${figure} of the strained liquid`, amount: ofLiquid(p) }];
   if (p < 1)
-    choices.push(
-      say(
-        `${printFigures(percent)} % of the finished bottle, by volume`,
-        `${printFigures(p / (1 - p))} of liquid`,
-      ),
-    );
-  if (percent <= 80 && m.kind === "stuff" && ["honey", "sugar", "syrup"].includes(m.row.class))
-    choices.push(
-      say(`until ${printFigures(percent)} % of the weight is sugar`, `to ${printFigures(percent)} Bx`),
-    );
-  return { is: "ask", question: `${printFigures(percent)} % ${name}: of what?`, choices };
+    choices.push({ words: `${figure} of the finished bottle, by volume`, amount: ofLiquid(p / (1 - p)) });
+  if (
+    percent <= 80 &&
+    percent >= 1 &&
+    m.kind === "stuff" &&
+    ["honey", "sugar", "syrup"].includes(m.row.class)
+  )
+    choices.push({
+      words: `until ${figure} of the weight is sugar`,
+      amount: { kind: "goal", goal: "brix", target: percent },
+    });
+  return { is: "asked", question: `${figure} ${m.row.names[0]!}: of what?`, choices };
 }
 
 /** A bottle of unsaid strength is taken as such bottles are marked, and shown. */
@@ -129,18 +138,15 @@ function takenStrength(m: Material): readonly Took[] {
   ];
 }
 
-/** What a strength said with a name comes to: the bottle of that strength, or a question, or nothing said. */
-export function saidStrength(m: Material, q: Said | undefined, ctx: ReadingContext): Strong {
+/** What a strength said with a name comes to. */
+export function strengthOf(m: Material, q: Strength | undefined, ctx: ReadingContext): Strong {
   if (!q) return { is: "settled", material: m, took: takenStrength(m) };
   const cls = m.row.class;
   if (cls !== "vinegar" && cls !== "spirit") {
-    if (q.is === "percent") return { is: "asked", reading: shareOfWhat(m, q.value) };
+    if (q.is === "percent") return shareOfWhat(m, q.value);
     return {
-      is: "asked",
-      reading: {
-        is: "fault",
-        fault: fault("NoSuchFigure", `${m.row.names[0]} has no strength. Leave it out.`),
-      },
+      is: "fault",
+      fault: fault("NoSuchFigure", `${m.row.names[0]} has no strength. Leave it out.`),
     };
   }
   const percent = percentOf(q, PROOF[ctx.system]);
@@ -148,19 +154,14 @@ export function saidStrength(m: Material, q: Said | undefined, ctx: ReadingConte
     const n = printFigures(q.value);
     return {
       is: "asked",
-      reading: {
-        is: "ask",
-        question: `US proof is twice the percentage, UK proof 1.75 times. Which is on the bottle?`,
-        choices: [`${n} US proof`, `${n} UK proof`].map((words) => ({
-          words,
-          text: sayLine({ material: m, strength: words }),
-        })),
-      },
+      question: "US proof is twice the percentage, UK proof 1.75 times. Which is on the bottle?",
+      choices: (["us", "uk"] as const).map((by) => ({
+        words: `${n} ${by.toUpperCase()} proof`,
+        strength: { is: "proof", value: q.value, by, next: q.next },
+      })),
     };
   }
-  if (!(percent > 0 && percent <= 100))
-    return { is: "asked", reading: { is: "fault", fault: impossible(percent) } };
-  const material = ofStrength(m, percent, ctx);
+  if (!(percent > 0 && percent <= 100)) return { is: "fault", fault: impossible(percent) };
   const took: readonly Took[] =
     q.is === "proof" && !q.by
       ? [{ what: "strength", value: printStrength(percent), because: "US proof is twice the percentage" }]
@@ -169,5 +170,5 @@ export function saidStrength(m: Material, q: Said | undefined, ctx: ReadingConte
     q.is === "proof" && q.by
       ? `${printFigures(q.value)} ${q.by.toUpperCase()} proof`
       : printStrength(percent);
-  return { is: "settled", material, took, strength: words };
+  return { is: "settled", material: ofStrength(m, percent, ctx), took, strength: words };
 }

@@ -1,6 +1,6 @@
 import { type Result, fail, fault, ok } from "../fault";
 import { printTemperature } from "./print";
-import { standsAt, tokensOf } from "./tokens";
+import { type Token, standsAt, tokensOf } from "./tokens";
 
 /** The least and most a kitchen thermometer is asked to show, °C. */
 const [LEAST, MOST] = [0, 130];
@@ -46,4 +46,30 @@ export function readTemperature(text: string, household: "C" | "F"): Result<numb
       ),
     );
   return ok(celsius);
+}
+
+const DEGREES: ReadonlySet<string> = new Set(["°", "º", "degrees", "deg", "degree"]);
+/** Degrees of something else: “80° proof”, “65 °Bx”. */
+const NO_WARMTH: ReadonlySet<string> = new Set(["proof", "bx", "brix", "vol", "gl"]);
+const SCALES: ReadonlySet<string> = new Set(["c", "f", "celsius", "fahrenheit"]);
+
+/** A temperature with its mark or its scale at a token, in °C, and the token after it. @param household the degrees meant where only a mark is said */
+export function temperatureAt(
+  t: readonly Token[],
+  i: number,
+  household: "C" | "F",
+): { readonly celsius: number; readonly next: number } | undefined {
+  if (t[i]?.kind !== "number") return undefined;
+  let next = i + 1;
+  while (DEGREES.has(t[next]?.low ?? "")) next++;
+  const marked = next > i + 1;
+  const scale = t[next];
+  const said =
+    scale !== undefined && SCALES.has(scale.low) && (marked || scale.text === scale.text.toUpperCase());
+  if (NO_WARMTH.has(t[next]?.low ?? "")) return undefined;
+  // “1 C honey” is a cup of it.
+  if (!marked && (!said || t[i]!.value < 20)) return undefined;
+  const F = said ? scale.low.startsWith("f") : household === "F";
+  const celsius = F ? ((t[i]!.value - 32) * 5) / 9 : t[i]!.value;
+  return celsius >= LEAST && celsius <= MOST ? { celsius, next: said ? next + 1 : next } : undefined;
 }

@@ -24,9 +24,9 @@ type LocalWord = keyof typeof LOCAL;
 /** How people write a local word; the first is how it is printed, one and many. */
 // prettier-ignore
 const LOCAL_WORDS: Readonly<Record<LocalWord, readonly string[]>> = {
-  cup: ["cup", "cups", "c", "cupful", "cupfuls", "cupsful"],
-  tbsp: ["tbsp", "tbsp", "tbsps", "tbs", "tb", "tbl", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls"],
-  tsp: ["tsp", "tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls"],
+  cup: ["cup", "cups", "c", "cupful", "cupfuls", "cupsful", "cupfull", "cupfulls"],
+  tbsp: ["tbsp", "tbsp", "tbsps", "tbs", "tb", "tbl", "tblsp", "tblspn", "tbspn", "tbspns", "tablesp", "tablespn", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls"],
+  tsp: ["tsp", "tsp", "tsps", "teasp", "tspn", "tspns", "teaspn", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls"],
   "fl oz": ["fl oz", "fl oz", "fl ozs", "floz", "fluid ounce", "fluid ounces", "fluid oz", "fl ounce", "fl ounces"],
   pint: ["pint", "pints", "pt", "pts"],
   quart: ["quart", "quarts", "qt", "qts"],
@@ -43,12 +43,13 @@ const ORIGIN = dictionary<readonly string[]>({
 const FIXED: Readonly<Partial<Record<UnitId, readonly string[]>>> = {
   ml: ["mL", "mL", "ml", "mls", "millilitre", "milliliter", "millilitres", "milliliters", "cc", "ccs"],
   cl: ["cL", "cL", "cl", "centilitre", "centiliter", "centilitres"], dl: ["dL", "dL", "dl", "decilitre", "deciliter", "decilitres"],
-  l: ["L", "L", "l", "litre", "liter", "litres", "liters", "lt", "ltr"],
+  l: ["L", "L", "l", "litre", "liter", "litres", "liters", "lt", "ltr", "ltrs"],
   drop: ["drop", "drops", "gtt"], dropper: ["dropper", "droppers", "dropperful", "dropperfuls"],
   shot: ["shot", "shots", "jigger", "jiggers"], dash: ["dash", "dashes"],
-  g: ["g", "g", "gm", "gms", "gr", "gram", "grams", "gramme", "grammes"],
-  kg: ["kg", "kg", "kgs", "kilo", "kilos", "kilogram", "kilograms"], mg: ["mg", "mg", "milligram", "milligrams"],
-  oz: ["oz", "oz", "ozs", "ounce", "ounces"], lb: ["lb", "lb", "lbs", "pound", "pounds", "#"],
+  dsp: ["dessertspoon", "dessertspoons", "dsp", "dsps", "dspn", "dstspn", "dstsp", "dessertspoonful", "dessertspoonfuls"],
+  g: ["g", "g", "gm", "gms", "gr", "grs", "gram", "grams", "gramme", "grammes"],
+  kg: ["kg", "kg", "kgs", "kilo", "kilos", "kilogram", "kilograms", "kilogramme", "kilogrammes"], mg: ["mg", "mg", "milligram", "milligrams"],
+  oz: ["oz", "oz", "ozs", "ounce", "ounces"], lb: ["lb", "lb", "lbs", "pound", "pounds", "#"], stone: ["stone", "stone"],
   cm: ["cm", "cm", "cms", "centimetre", "centimeter", "centimetres", "centimeters"], mm: ["mm", "mm", "millimetre", "millimeter", "millimetres"],
   in: ["in", "in", "inch", "inches", '"'],
 };
@@ -57,8 +58,8 @@ const FIXED: Readonly<Partial<Record<UnitId, readonly string[]>>> = {
 const COUNTS: Readonly<Partial<Record<CountUnit, readonly string[]>>> = {
   leaf: ["leaf", "leaves"], berry: ["berry", "berries"], slice: ["slice", "slices", "round", "rounds", "coin", "coins"],
   pepper: ["pepper", "peppers", "chilli", "chillies"], pinch: ["pinch", "pinches"],
-  knob: ["knob", "knobs", "thumb", "thumbs", "finger", "fingers", "nub", "nubs"], head: ["head", "heads"],
-  piece: ["piece", "pieces", "pc", "pcs", "chunk", "chunks"], stick: ["stick", "sticks", "quill", "quills"],
+  knob: ["knob", "knobs", "knuckle", "knuckles", "thumb", "thumbs", "finger", "fingers", "nub", "nubs"], head: ["head", "heads", "hd", "hds", "umbel", "umbels", "flowerhead", "flowerheads"],
+  piece: ["piece", "pieces", "pc", "pcs", "nos", "chunk", "chunks"], stick: ["stick", "sticks", "quill", "quills"],
   stalk: ["stalk", "stalks", "rib", "ribs"], handful: ["handful", "handfuls", "handsful"], clove: ["clove", "cloves"],
   fruit: ["fruit", "fruits"], star: ["star", "stars"], sprig: ["sprig", "sprigs", "branch", "branches"],
 };
@@ -83,7 +84,7 @@ function wordsIn(system: UnitSystem): Map<string, UnitWord> {
 for (const system of ["us", "metric", "imperial"] as const) BY_SYSTEM.set(system, wordsIn(system));
 
 /** A capital T is a tablespoon and a small t a teaspoon, the one place where letter case tells. */
-const SPOONS = dictionary<LocalWord>({ T: "tbsp", t: "tsp", Tb: "tbsp", Ts: "tsp" });
+const SPOONS = dictionary<LocalWord>({ T: "tbsp", t: "tsp", Tb: "tbsp", Ts: "tsp", EL: "tbsp", TL: "tsp" });
 
 /** The unit a word means in this household; `written` is as typed, for T and t. */
 export function unitWord(word: string, written: string, system: UnitSystem): UnitWord | undefined {
@@ -91,6 +92,14 @@ export function unitWord(word: string, written: string, system: UnitSystem): Uni
   if (spoon) return { unit: UNITS[LOCAL[spoon][system]] };
   return BY_SYSTEM.get(system)!.get(word);
 }
+
+const FIRST = new Map(
+  [...BY_SYSTEM].map(
+    ([system, words]) => [system, new Set([...words.keys()].map((w) => w.split(" ")[0]!))] as const,
+  ),
+);
+/** Whether a unit's words may begin with this one. */
+export const opensUnit = (low: string, system: UnitSystem): boolean => FIRST.get(system)!.has(low);
 
 /** One and many of a unit, as this household writes it. */
 function oneAndMany(id: UnitId, system: UnitSystem): readonly [one: string, many: string] {

@@ -64,11 +64,22 @@ function otherForm(material: Material, l: ReadLine["line"], is: Form | undefined
   return s.ok ? s.value : undefined;
 }
 
+const CALLED = new WeakMap<Stuff, Map<string, Stuff>>();
+/** A stuff by the maker's own word for it, with the catalogue's beside: what lists, walks and labels say. */
+function called(stuff: Stuff, by: string | undefined): Stuff {
+  if (by === undefined) return stuff;
+  const known = CALLED.get(stuff) ?? new Map<string, Stuff>();
+  CALLED.set(stuff, known);
+  let named = known.get(by);
+  if (!named) known.set(by, (named = { ...stuff, name: `${by} (${stuff.name})` }));
+  return named;
+}
+
 /** A line's stuff: frozen with the batch, or from the catalogue with the plan's own in it. Faults carry the line's own fields. */
 export function stuffOfLine(l: ReadLine, catalogue: Catalogue, around: Context): Result<FoundStuff> {
   const { line } = l;
   const kept = around.frozen?.get(lineKey(line));
-  if (kept) return ok({ stuff: kept, otherwise: undefined });
+  if (kept) return ok({ stuff: called(kept, line.called), otherwise: undefined });
   const material = findMaterial(line.material, catalogue);
   if (!material.ok) return material;
   const stuff = stuffOf(material.value, {
@@ -78,5 +89,8 @@ export function stuffOfLine(l: ReadLine, catalogue: Catalogue, around: Context):
     water: line.water,
   });
   if (!stuff.ok) return stuff;
-  return ok({ stuff: stuff.value, otherwise: otherForm(material.value, line, stuff.value.form) });
+  return ok({
+    stuff: called(stuff.value, line.called),
+    otherwise: otherForm(material.value, line, stuff.value.form),
+  });
 }

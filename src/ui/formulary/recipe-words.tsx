@@ -86,6 +86,7 @@ export function RecipeWords({
             <span>
               {stepSentence(s)}
               {s.do === "steep" && plan.shake ? ` ${SHAKEN[plan.shake]}` : ""}
+              {s.words && <span className="block text-ash">{s.words}.</span>}
             </span>
             <Was of={ofStep(s.id)} />
           </li>

@@ -1,9 +1,13 @@
 "use client";
-import { useDeferredValue, useMemo, useState } from "react";
-import { type Pasted, measuresIn, readPasted } from "@/core/exchange/pasted/pasted";
+import { type RefObject, useDeferredValue, useMemo, useRef, useState } from "react";
+import { z } from "zod";
+import type { Answer, Answers, Place } from "@/core/exchange/pasted/parts";
+import { type Pasted, readPasted } from "@/core/exchange/pasted/pasted";
+import { measuresIn } from "@/core/exchange/pasted/stated";
 import { MOST_ROWS } from "@/core/exchange/pasted/rows";
 import { toText } from "@/core/exchange/written";
 import type { Fault } from "@/core/fault";
+import { FORMS } from "@/core/material/classes";
 import { KIND } from "@/core/plan/kinds";
 import { KINDS, type Kind, type Plan } from "@/core/plan/plan";
 import type { UnitSystem } from "@/core/quantity/units";
@@ -33,11 +37,28 @@ interface Draft {
   readonly whole: Plan | undefined;
   readonly file: string | undefined;
   readonly kind: Kind | undefined;
+  /** What was answered about its words. */
+  readonly answers: Answers;
 }
-const EMPTY: Draft = { text: "", whole: undefined, file: undefined, kind: undefined };
+const EMPTY: Draft = { text: "", whole: undefined, file: undefined, kind: undefined, answers: {} };
+const KeptDraft = z.object({
+  text: z.string().min(1),
+  answers: z
+    .record(
+      z.string(),
+      z.object({
+        path: z.array(z.number().int().min(0).max(100)).max(20).optional(),
+        form: z.enum(FORMS).optional(),
+        out: z.literal(true).optional(),
+      }),
+    )
+    .catch({}),
+});
 const readDraft = (kept: unknown): Draft | undefined => {
-  const text = (kept as { text?: unknown } | null)?.text;
-  return typeof text === "string" && text !== "" ? { ...EMPTY, text } : undefined;
+  const draft = KeptDraft.safeParse(kept);
+  return draft.success
+    ? { ...EMPTY, text: draft.data.text, answers: draft.data.answers as Answers }
+    : undefined;
 };
 
 /** More letters than this are no recipe; what is past them is not read, and that is said. */
@@ -80,7 +101,7 @@ function useWriting({ household, items, busy }: Props) {
   const stores = useMemo(() => storesOf(items), [items]);
   const ounces = useOunces();
   const draft = useDraft<Draft>("jolly-write-in", EMPTY, readDraft);
-  const { text, kind } = draft.value;
+  const { text, kind, answers } = draft.value;
   const [fault, setFault] = useState<Fault | undefined>();
   const system = measuresIn(text) ?? household;
   const asked = useDeferredValue(text);
@@ -88,14 +109,18 @@ function useWriting({ household, items, busy }: Props) {
   const pasted = useMemo(
     () =>
       readPasted(asked.slice(0, MOST_LETTERS), {
-        ...{ system, catalogue: stores.catalogue, ounces, kind, jar },
+        ...{ system, catalogue: stores.catalogue, ounces, kind, jar, answers },
         pot: POT,
       }),
-    [asked, system, stores, ounces, kind, jar],
+    [asked, system, stores, ounces, kind, jar, answers],
   );
   const type = (next: string): void => {
     setFault(undefined);
-    draft.set({ ...EMPTY, text: next, kind });
+    draft.set({ ...EMPTY, text: next, kind, answers });
+  };
+  const say = (key: string, answer: Answer | undefined): void => {
+    const { [key]: _was, ...others } = answers;
+    draft.set({ ...draft.value, answers: answer ? { ...others, [key]: answer } : others });
   };
   const put = (from: number, to: number, said: string): void =>
     type(text.slice(0, from) + said + text.slice(to));
@@ -105,9 +130,9 @@ function useWriting({ household, items, busy }: Props) {
     if (!read.ok) return setFault(read.faults[0]);
     const plan = "plan" in read.value ? read.value.plan : undefined;
     const words = "plan" in read.value ? toText(read.value.plan, stores.catalogue) : read.value.text;
-    draft.set({ text: words, whole: plan, file: name, kind: undefined });
+    draft.set({ ...EMPTY, text: words, whole: plan, file: name });
   };
-  return { stores, draft, pasted, fault, type, put, take };
+  return { stores, draft, pasted, fault, type, put, take, say };
 }
 type Writing = ReturnType<typeof useWriting>;
 
@@ -131,7 +156,7 @@ function GivenAsFile({ w }: { w: Writing }) {
 }
 
 /** The page it is written or pasted on. */
-function Page({ w }: { w: Writing }) {
+function Page({ w, area }: { w: Writing; area: RefObject<HTMLTextAreaElement | null> }) {
   const { text } = w.draft.value;
   return (
     <div className="min-w-0">
@@ -140,8 +165,9 @@ function Page({ w }: { w: Writing }) {
       </label>
       <textarea
         id="recipe-text"
-        className="field w-full min-h-[18rem] leading-[1.6] resize-y"
-        rows={Math.min(30, Math.max(12, text.split("\n").length + 2))}
+        ref={area}
+        className="field w-full min-h-[10rem] leading-[1.6] resize-y"
+        rows={Math.min(14, Math.max(6, text.split("\n").length + 1))}
         value={text}
         maxLength={400_000}
         aria-invalid={w.fault !== undefined}
@@ -216,6 +242,12 @@ function HowItReads({ w }: { w: Writing }) {
 /** Write or paste a recipe, in your own words: read as it is typed, and beside it what was understood, asked and left. */
 export function WriteIn(props: Props) {
   const w = useWriting(props);
+  const area = useRef<HTMLTextAreaElement>(null);
+  /** The words in the page itself, marked, to be said otherwise. */
+  const find = ({ from, to }: Place): void => {
+    area.current?.focus();
+    area.current?.setSelectionRange(from, to);
+  };
   const { stores, draft, pasted } = w;
   const { text, whole, file } = draft.value;
   const plan = whole ?? pasted.plan;
@@ -229,7 +261,7 @@ export function WriteIn(props: Props) {
         Write or paste one in, in your own words
       </h2>
       <div
-        className="grid gap-x-6 md:grid-cols-2 pt-2"
+        className="pt-2"
         onDragOver={(e) => e.preventDefault()}
         onDrop={(e) => {
           const [dropped] = e.dataTransfer.files;
@@ -238,10 +270,12 @@ export function WriteIn(props: Props) {
           void w.take(dropped, dropped.name);
         }}
       >
-        <Page w={w} />
-        <div className="min-w-0">
-          <Understood pasted={pasted} whole={whole} put={w.put} catalogue={stores.catalogue} />
-        </div>
+        <Page w={w} area={area} />
+        <Understood
+          {...{ pasted, whole, put: w.put, find, say: w.say }}
+          answers={draft.value.answers}
+          catalogue={stores.catalogue}
+        />
       </div>
       {text.trim() !== "" && <HowItReads w={w} />}
       {plan && (

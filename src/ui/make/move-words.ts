@@ -127,6 +127,13 @@ const AT_THE_TABLE = {
   add: (_s, _m, names) => said(capital(names), "", "It is in", names),
   cover: (s) => cover(s),
   lid: (s) => lidWords(s),
+  own: ({ batch }, m) =>
+    said(
+      batch.plan.steps.find((s) => s.id === m.step)?.words ?? "",
+      "As the recipe says, in its own words.",
+      "Done",
+      "as the recipe says",
+    ),
   shake: ({ batch }) =>
     KIND[batch.plan.kind].touch === "turn"
       ? said("Turn it over once.", "So that the honey finds its way between the leaves.", "Turned", "turned")

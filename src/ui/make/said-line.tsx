@@ -5,14 +5,15 @@ import type { Batch } from "@/core/journal/fold";
 import type { Line } from "@/core/plan/plan";
 import { lineOfSaid } from "@/core/plan/said-line";
 import { readLine } from "@/core/reading/line";
-import { type Reading, contextIn } from "@/core/reading/said";
+import { hurtOf } from "@/core/reading/hurts";
+import { type Choice, type Reading, contextIn } from "@/core/reading/said";
 import { KIND } from "@/core/plan/kinds";
 import { Field } from "../kit/field";
 import { useMaterials } from "../kit/own-plants";
 
 interface Told {
   readonly words: string;
-  readonly choices: readonly { readonly words: string; readonly text: string }[];
+  readonly choices: readonly Choice[];
 }
 interface Props {
   readonly label: string;
@@ -38,8 +39,9 @@ function understood(r: Reading): Line | Told {
       return told(r.question, r.choices);
     case "unknown":
       return told(
-        `“${r.name}” is not known here. ${r.near.length > 0 ? "Is it one of these?" : "Write it down in the stores first."}`,
-        r.near.map((n) => ({ words: n.material.row.names[0]!, text: n.text })),
+        hurtOf(r) ??
+          `“${r.name}” is not known here. ${r.near().length > 0 ? "Is it one of these?" : "Write it down in the stores first."}`,
+        r.near(),
       );
     case "fault":
       return told(r.fault.message);
@@ -52,13 +54,14 @@ export function SaidLineField({ label, batch, fault, sending, button, take }: Pr
   const [text, setText] = useState("");
   const catalogue = useMaterials(batch.plan);
   const [instead, setInstead] = useState<Told>();
-  const say = (said: string): void => {
-    const context = contextIn(batch.plan.units, { catalogue, usual: KIND[batch.plan.kind].usual });
-    const is = understood(readLine(said, context));
+  const follow = (r: Reading): void => {
+    const is = understood(r);
     if ("choices" in is) return setInstead(is);
     setInstead(undefined);
     take(is);
   };
+  const say = (said: string): void =>
+    follow(readLine(said, contextIn(batch.plan.units, { catalogue, usual: KIND[batch.plan.kind].usual })));
   return (
     <form
       className="flex flex-wrap items-end gap-3"
@@ -88,15 +91,7 @@ export function SaidLineField({ label, batch, fault, sending, button, take }: Pr
       {instead && instead.choices.length > 0 && (
         <p className="basis-full flex flex-wrap gap-x-5">
           {instead.choices.map((c) => (
-            <button
-              key={c.text}
-              type="button"
-              className="plain min-h-11"
-              onClick={() => {
-                setText(c.text);
-                say(c.text);
-              }}
-            >
+            <button key={c.words} type="button" className="plain min-h-11" onClick={() => follow(c.reading)}>
               {c.words}
             </button>
           ))}

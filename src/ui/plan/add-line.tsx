@@ -3,21 +3,30 @@ import { useCombobox } from "downshift";
 import { memo, useId, useMemo, useState } from "react";
 import type { Nameless } from "@/core/plan/ids";
 import type { Line } from "@/core/plan/plan";
+import type { Material } from "@/core/material/material";
 import { lineOfSaid } from "@/core/plan/said-line";
 import { readLine } from "@/core/reading/line";
-import { type Reading, type ReadingContext, type SaidLine, sayLine } from "@/core/reading/said";
+import { hurtOf } from "@/core/reading/hurts";
+import {
+  type Choice,
+  type Reading,
+  type ReadingContext,
+  type SaidLine,
+  sayLine,
+  sayReading,
+} from "@/core/reading/said";
 import { Wrong } from "../kit/field";
 import { rememberOunces, useOunces } from "./ounces";
 import { WriteDown, type WrittenDown } from "./write-down";
 
-/** One offer of the list: a text that would stand in place of what was typed. */
+/** One offer of the list: an answer, and the whole reading it leads to. */
 interface Offer {
   readonly words: string;
   readonly beside: string;
-  readonly text: string;
-  /** Put in with one touch, rather than set in the field to be read again. */
-  readonly line?: SaidLine;
-  readonly remember?: { readonly material: string; readonly as: "weight" | "volume" };
+  readonly reading: Reading;
+  /** What was typed, understood as it stands: it is read again when it is put in, since the plan may have changed. */
+  readonly asTyped?: true;
+  readonly remember?: Choice["remember"];
 }
 
 const latinOf = (l: { row: { names: readonly string[] } & object }): string =>
@@ -29,6 +38,12 @@ function formWords(l: SaidLine): string {
   return took ? `taken as ${said}` : said;
 }
 
+/** Where an answer leads, in words, where its own words do not say it. */
+const leadsTo = (c: Choice): string => {
+  const words = sayReading(c.reading);
+  return words === c.words ? "" : `→ ${words}`;
+};
+
 /** What may be chosen, for what was typed so far. */
 function offersFor(r: Reading | undefined): readonly Offer[] {
   switch (r?.is) {
@@ -36,24 +51,15 @@ function offersFor(r: Reading | undefined): readonly Offer[] {
       return [
         {
           words: sayLine({ ...r.line, amount: r.line.amount?.text, form: undefined, cut: undefined }),
-          beside: formWords(r.line),
-          text: "",
-          line: r.line,
+          beside: [...r.line.notes, formWords(r.line)].filter((w) => w !== "").join(", "),
+          reading: r,
+          asTyped: true,
         },
       ];
     case "ask":
-      return r.choices.map((c) => ({
-        words: c.words,
-        beside: "",
-        text: c.text,
-        ...(c.remember ? { remember: c.remember } : {}),
-      }));
+      return r.choices.map((c) => ({ ...c, beside: leadsTo(c) }));
     case "unknown":
-      return r.near.map((n) => ({
-        words: n.material.row.names[0]!,
-        beside: latinOf(n.material),
-        text: n.text,
-      }));
+      return r.near().map((c) => ({ ...c, beside: latinOf(c.material) }));
     case "lines":
     case "fault":
     case undefined:
@@ -67,7 +73,7 @@ function saysOf(r: Reading | undefined): string {
     case "ask":
       return r.question;
     case "unknown":
-      return r.near.length > 0
+      return r.near().length > 0
         ? `“${r.name}” is not known here. Is it one of these? If not, write it down as new.`
         : `“${r.name}” is not known here. Write it down as new, or try another name.`;
     default:
@@ -91,14 +97,18 @@ function useTyped({ context, add }: Props) {
   const [text, setText] = useState("");
   const [asked, setAsked] = useState(false);
   const [writing, setWriting] = useState("");
-  const reading = useMemo(
+  /** A question that an answer led on to. */
+  const [onward, setOnward] = useState<Reading | undefined>();
+  const typed = useMemo(
     () => (text.trim() === "" ? undefined : readLine(text, { ...context, ounces })),
     [text, context, ounces],
   );
+  const reading = onward ?? typed;
   const offers = useMemo(() => (text.trim().length > 1 ? offersFor(reading) : NONE), [reading, text]);
   const type = (next: string): void => {
     setText(next);
     setAsked(false);
+    setOnward(undefined);
     setWriting("");
   };
   const put = (lines: readonly SaidLine[]): void => {
@@ -106,22 +116,22 @@ function useTyped({ context, add }: Props) {
     type("");
   };
   const readNow = (next: string): Reading => readLine(next, { ...context, ounces });
-  const readAgain = (next: string): void => {
-    const again = readNow(next);
-    if (again.is === "line") return put([again.line]);
-    setText(next);
+  const follow = (r: Reading): void => {
+    if (r.is === "line") return put([r.line]);
+    if (r.is === "lines" && r.lines.length > 0) return put(r.lines);
+    setOnward(r);
     setAsked(true);
   };
   return {
     ...{ text, type, reading, offers, writing, setWriting, put },
     fault: asked && reading?.is === "fault" ? reading.fault : undefined,
     says: asked ? saysOf(reading) : "",
+    hurts: useMemo(() => (reading ? hurtOf(reading) : undefined), [reading]),
     take: (o: Offer): void => {
       if (o.remember) rememberOunces(o.remember.material, o.remember.as);
       // What the plan pours may have changed since it was typed: “half as much as the vinegar”.
-      const now = o.line ? readNow(text) : undefined;
-      if (o.line) put([now?.is === "line" ? now.line : o.line]);
-      else readAgain(o.text);
+      const now = o.asTyped ? readNow(text) : undefined;
+      follow(now?.is === "line" ? now : o.reading);
     },
     enter: (): void => {
       const now = readNow(text);
@@ -172,9 +182,10 @@ function AskedOf({ typed: t, mayWrite }: { typed: TypedLine; mayWrite: boolean }
       <p className="font-semibold">{t.says}</p>
       <ul className="flex flex-wrap gap-x-5">
         {t.offers.map((o) => (
-          <li key={`${o.text}${o.words}`}>
+          <li key={o.words}>
             <button type="button" className="plain min-h-11" onClick={() => t.take(o)}>
               {o.words}
+              {o.beside !== "" && <span className="font-normal text-ash"> {o.beside}</span>}
             </button>
           </li>
         ))}
@@ -190,12 +201,12 @@ function AskedOf({ typed: t, mayWrite }: { typed: TypedLine; mayWrite: boolean }
   );
 }
 
-/** A line of a plant that was written down a moment ago, with what else had been said of it. */
-const lineOf = ({ row }: WrittenDown, reading: Reading | undefined): SaidLine => ({
-  ...{ material: { kind: "plant", row }, took: [], notes: [], optional: false },
-  ...(reading?.is === "unknown" && reading.amount ? { amount: reading.amount } : {}),
-  ...(reading?.is === "unknown" && reading.form ? { form: reading.form } : {}),
-});
+/** A line of a plant that was written down a moment ago, with all else that had been said of it. */
+function lineOf({ row }: WrittenDown, reading: Reading | undefined): SaidLine {
+  const material: Material = { kind: "plant", row };
+  const again = reading?.is === "unknown" ? reading.as(material) : undefined;
+  return again?.is === "line" ? again.line : { material, took: [], notes: [], optional: false, claims: [] };
+}
 
 /** One field to add what goes in: say an amount and a name as you would to a neighbour. Nothing is guessed: what is not known is asked about. */
 export const AddLine = memo(function AddLine(p: Props) {
@@ -231,7 +242,7 @@ export const AddLine = memo(function AddLine(p: Props) {
         {open &&
           t.offers.map((o, i) => (
             <li
-              key={`${o.text}${o.words}`}
+              key={o.words}
               {...box.getItemProps({ item: o, index: i })}
               className={`px-3 py-2.5 cursor-pointer flex justify-between gap-3 ${i === box.highlightedIndex ? "bg-cobalt-pale" : ""}`}
             >
@@ -241,6 +252,7 @@ export const AddLine = memo(function AddLine(p: Props) {
           ))}
       </ul>
       <div id={wrong} aria-live="polite">
+        {t.hurts && <p className="wrong pt-1">{t.hurts}</p>}
         {t.fault && <Wrong fault={t.fault} put={t.type} className="pt-1" />}
         {t.says !== "" && <AskedOf typed={t} mayWrite={writtenDown !== undefined} />}
       </div>

@@ -1,13 +1,15 @@
+import { WARMTH, oftenAt } from "./how-often";
 import type { Plan, SteepPlace, Wringing } from "../../plan/plan";
 import type { UnitSystem } from "../../quantity/units";
-import type { Duration } from "../../reading/durations";
+import { readMeasured } from "../../reading/amounts";
+import type { Deed } from "../../reading/deeds";
+import { type Duration, durationAt, printDuration } from "../../reading/durations";
 import { isFault, numberAt } from "../../reading/numbers";
+import { readReduction } from "../../reading/reductions";
+import { sensesOf } from "../../reading/lexicon";
+import { temperatureAt } from "../../reading/temperatures";
 import { type Token, says, standsAt } from "../../reading/tokens";
-import { noVerb } from "./no-verb";
-import { amountBehind, leftOver, reductionFrom } from "./said-reductions";
-import { WARMTH, lastingAt, oftenAt, temperatureAt } from "./said-times";
-import { DEEDS, type Deed, PLACE_WORDS } from "./verbs";
-import { among } from "./words-near";
+import { PLACES, among, deedOf, noVerb } from "./verbs";
 
 /** One thing a sentence says to do, with all that is said of it. */
 export interface Act {
@@ -16,10 +18,9 @@ export interface Act {
   readonly at: number;
   readonly word: string;
   for?: Duration;
-  /** The duration as typed. */
+  /** The duration as it can be read again. */
   forText?: string;
   toC?: number;
-  toText?: string;
   /** What is boiled down to, as typed. */
   reduce?: string;
   lid?: "on" | "off";
@@ -32,20 +33,17 @@ export interface Act {
   /** How full a jar is filled, as a share. */
   share?: number;
 }
+export interface Acts {
+  readonly acts: readonly Act[];
+  /** Tokens that said a time, a temperature, a share or how often, and were heard. */
+  readonly heard: (k: number) => boolean;
+}
 
-const CLOTHS: readonly string[] = ["strainer", "cheesecloth", "muslin", "colander", "sieve", "teatowel"];
-const UNTIL: readonly string[] = ["until", "once", "when", "below", "under", "cool", "cooled"];
-const HOW: Readonly<Record<string, Wringing>> = {
-  squeeze: "wrung",
-  squeezing: "wrung",
-  wring: "wrung",
-  press: "pressed",
-  drain: "drained",
-};
+const UNTIL = ["until", "once", "when", "below", "under", "cool", "cooled", "to"];
 
-/** Goes through a sentence once. What is said of nothing that is done yet waits for the next thing that is. */
 class ActReader {
   readonly acts: Act[] = [];
+  readonly heard: boolean[] = [];
   private waiting: Partial<Act> = {};
   private i = 0;
 
@@ -54,25 +52,17 @@ class ActReader {
     private readonly t: readonly Token[],
     private readonly named: (k: number) => boolean,
     private readonly system: UnitSystem,
-    private readonly degrees: "C" | "F",
   ) {}
 
-  run(): Act[] {
+  run(): void {
     while (this.i < this.t.length) {
-      const went =
-        this.often() ||
-        this.temperature() ||
-        this.left() ||
-        this.times() ||
-        this.cloth() ||
-        this.lasting() ||
-        this.warmth() ||
-        this.deed();
-      if (went) continue;
+      const free = !this.named(this.i);
+      if (free && (this.often() || this.temperature() || this.left() || this.lasting() || this.warmth()))
+        continue;
+      if (this.cloth() || this.deed()) continue;
       this.attributes(this.i);
       this.i++;
     }
-    return this.acts;
   }
 
   private put(deed: Deed): Act {
@@ -84,66 +74,81 @@ class ActReader {
   private get on(): Partial<Act> {
     return this.acts.at(-1) ?? this.waiting;
   }
-  private to(next: number): true {
+  private hear(next: number): true {
+    for (let k = this.i; k < next; k++) this.heard[k] = true;
     this.i = next;
     return true;
+  }
+  private slice(from: number, to: number): string {
+    return this.text.slice(this.t[from]!.from, this.t[to - 1]!.to);
   }
 
   private often(): boolean {
     const often = oftenAt(this.t, this.i);
     if (!often) return false;
-    this.on.shake = often.shake;
-    return this.to(often.next);
+    this.on.shake ??= often.shake;
+    return this.hear(often.next);
   }
 
   private temperature(): boolean {
-    const found = temperatureAt(this.t, this.i, this.text, this.degrees);
+    const found = temperatureAt(this.t, this.i, this.system === "us" ? "F" : "C");
     if (!found) return false;
     const last = this.acts.at(-1);
-    if (last && ["add", "warm", "steep", "keep"].includes(last.deed) && among(this.t, 0, this.i, UNTIL))
-      this.put("cool");
-    const act = this.on;
-    act.toC = found.c;
-    act.toText = found.text;
-    return this.to(found.next);
+    const cools =
+      last &&
+      last.deed !== "cool" &&
+      last.deed !== "warm" &&
+      among(this.t, Math.max(last.at, this.i - 6), 7, UNTIL);
+    if (cools) this.put("cool");
+    this.on.toC = found.celsius;
+    return this.hear(found.next);
   }
 
+  /** “until half remains”, “until only a third is left”. */
   private left(): boolean {
-    const left = leftOver(this.t, this.i, this.text, this.system);
-    if (left === undefined) return false;
-    this.put("reduce").reduce = left;
-    return this.to(this.i + 3);
+    const { t, i } = this;
+    if (!["until", "till"].includes(t[i]!.low)) return false;
+    for (let k = i + 2; k < Math.min(t.length, i + 9); k++) {
+      if (!["remains", "remain", "left", "remaining"].includes(t[k]!.low)) continue;
+      for (let from = i + 1; from < k; from++) {
+        const end = ["is", "are", "of"].includes(t[k - 1]!.low) ? k - 1 : k;
+        const said = from < end ? `to ${this.slice(from, end)}` : "";
+        if (!readReduction(said, this.system).ok) continue;
+        this.reduction(said);
+        return this.hear(k + 1);
+      }
+    }
+    return false;
   }
 
-  /** “3 times a day”. */
-  private times(): boolean {
-    if (
-      !["times", "x"].includes(this.t[this.i + 1]?.low ?? "") ||
-      !among(this.t, this.i + 2, 2, ["a", "daily", "per"])
-    )
-      return false;
-    this.on.shake ??= "daily";
-    return this.to(this.i + 4);
-  }
-
-  /** “through a fine strainer” strains, whatever the verb. */
-  private cloth(): boolean {
-    if (!CLOTHS.includes(this.t[this.i]!.low) || this.acts.at(-1)?.deed === "strain") return false;
-    if (!among(this.t, Math.max(0, this.i - 5), Math.min(5, this.i), ["through", "into"])) return false;
-    this.put("strain");
-    return this.to(this.i + 1);
+  /** Boiled down so far: said twice, it is one boiling down. */
+  private reduction(said: string): void {
+    const last = this.acts.at(-1);
+    if (last?.deed === "reduce" && last.reduce === undefined) last.reduce = said;
+    else this.put("reduce").reduce = said;
   }
 
   private lasting(): boolean {
-    const found = this.named(this.i) ? undefined : lastingAt(this.t, this.i);
-    if (!found?.ok || ["every", "per"].includes(this.t[this.i - 1]?.low ?? "")) return false;
-    const { duration, next, printed } = found.value;
-    const typed = printed ?? this.text.slice(this.t[this.i]!.from, this.t[next - 1]!.to).replace(/\.$/, "");
+    const { t, i } = this;
+    const one = durationAt(t, i);
+    if (!one?.ok || ["every", "per", "each", "after"].includes(t[i - 1]?.low ?? "")) return false;
+    let { duration, next } = one.value;
+    let typed: string | undefined;
+    // “45 minutes to 1 hour” is one time.
+    const two = ["to", "-", "or"].includes(t[next]?.low ?? "") ? durationAt(t, next + 1) : undefined;
+    if (two?.ok && two.value.duration.days.value > duration.days.value) {
+      const [low, high] = [duration.days.value, two.value.duration.days.value];
+      const [by, unit] = high < 1 ? ([1440, "min"] as const) : ([1, "day"] as const);
+      const count = { low: low * by, value: ((low + high) / 2) * by, high: high * by };
+      duration = { count, unit, more: [], days: { low, value: (low + high) / 2, high } };
+      typed = printDuration(duration);
+      next = two.value.next;
+    }
     // A second length of time belongs to what comes, or says the same again: “20 minutes, or 30 for roots”.
     const act = this.on.for === undefined ? this.on : this.waiting;
     act.for = duration;
-    act.forText = typed;
-    return this.to(next);
+    act.forText = typed ?? this.slice(i, next).replace(/\.$/, "");
+    return this.hear(next);
   }
 
   private warmth(): boolean {
@@ -155,23 +160,37 @@ class ActReader {
       const act = last?.deed === "cool" ? last : this.put("cool");
       act.toC ??= found[1];
     }
-    return this.to(this.i + found[0].length);
+    return this.hear(this.i + found[0].length);
+  }
+
+  /** “through a fine strainer” strains, whatever the verb. */
+  private cloth(): boolean {
+    const { low } = this.t[this.i]!;
+    if (!sensesOf(low).cloth || this.acts.at(-1)?.deed === "strain") return false;
+    if (!among(this.t, Math.max(0, this.i - 5), Math.min(5, this.i), ["through"])) return false;
+    this.put("strain");
+    this.i++;
+    return true;
   }
 
   private deed(): boolean {
     const { t, i } = this;
-    const deed = t[i]!.kind === "word" ? DEEDS[t[i]!.low] : undefined;
+    const deed = t[i]!.kind === "word" ? deedOf(t[i]!.low) : undefined;
     if (!deed || noVerb(t, i, this.named) || this.denied()) return false;
-    if (deed === "simmer" && t[i]!.low === "cook" && this.acts.at(-1)?.deed === "pressure")
-      return this.to(i + 1);
-    if (this.reduced(deed)) return true;
+    const next = (k: number): true => {
+      this.i = k;
+      return true;
+    };
+    if (deed === "simmer" && /^cook/.test(t[i]!.low) && this.acts.at(-1)?.deed === "pressure")
+      return next(i + 1);
+    const reduced = this.reduced(deed);
+    if (reduced !== undefined) return next(reduced);
     // “bring to a simmer” is on the way there, unless it says how long.
     const onTheWay = t[i]!.low === "simmer" && ["a", "the"].includes(t[i - 1]?.low ?? "");
     const act = this.put(onTheWay ? "boil" : deed);
-    const how = HOW[act.word];
-    if (how) act.how = how;
+    act.how ??= howOf(act.word);
     if (act.word.startsWith("refrigerate")) act.place = "fridge";
-    return this.to(i + 1);
+    return next(i + 1);
   }
 
   /** “do not boil”, “no need to strain”. */
@@ -181,35 +200,64 @@ class ActReader {
     return false;
   }
 
-  /** “reduce by half”, “boil down to a pint”; “reduce the heat” reduces nothing. */
-  private reduced(deed: Deed): boolean {
+  /** “reduce by half”, “boil down to a pint”; “reduce the heat” reduces nothing. @returns the token after it, where it is no other deed */
+  private reduced(deed: Deed): number | undefined {
     const { t, i } = this;
-    const down =
-      t[i + 1]?.low === "down" ||
-      (deed === "boil" && (among(t, i + 1, 4, ["down"]) || among(t, i + 1, 3, ["until", "till"])));
-    if (deed !== "reduce" && !(["boil", "simmer"].includes(deed) && down)) return false;
+    const heats = deed === "boil" || deed === "simmer";
+    const down = heats && (among(t, i + 1, 4, ["down"]) || among(t, i + 1, 3, ["until", "till"]));
+    if (deed !== "reduce" && !down) return undefined;
     const heat = deed === "reduce" && among(t, i + 1, 3, ["heat", "flame", "temperature"]);
-    const to = heat ? undefined : reductionFrom(t, i, this.text, this.system);
-    if (to !== undefined) this.put("reduce").reduce = to;
-    return to !== undefined || deed === "reduce" ? this.to(i + (deed === "reduce" ? 1 : 2)) : false;
+    const found = heat ? undefined : this.reductionFrom(i);
+    if (!found) {
+      const said = deed === "reduce" && (heat || this.acts.at(-1)?.deed === "reduce");
+      return said ? i + 1 : undefined;
+    }
+    this.reduction(found.said);
+    for (let k = i; k < found.next; k++) this.heard[k] = true;
+    return found.next;
+  }
+
+  /** A reduction behind “reduce”: “by half”, “to 2 cups”, “to a third”. */
+  private reductionFrom(i: number): { readonly said: string; readonly next: number } | undefined {
+    const { t } = this;
+    if (t[i]!.low.startsWith("halv")) return { said: "by half", next: i + 1 };
+    for (let k = i; k < Math.min(t.length, i + 8); k++) {
+      if (t[k]!.low !== "by" && t[k]!.low !== "to") continue;
+      const from = ["almost", "about", "nearly", "roughly", "around"].includes(t[k + 1]?.low ?? "")
+        ? k + 2
+        : k + 1;
+      for (let end = Math.min(t.length, from + 5); end > from; end--) {
+        const said = `${t[k]!.text} ${this.slice(from, end)}`;
+        if (readReduction(said, this.system).ok) return { said, next: end };
+      }
+    }
+    return undefined;
   }
 
   private attributes(k: number): void {
     const { t, on: act } = this;
     const { low } = t[k]!;
-    const place = PLACE_WORDS.find(([words]) => standsAt(t, k, words));
-    if (place && act.place === undefined) act.place = place[1];
+    const place = this.named(k) ? undefined : PLACES[low];
+    if (place && act.place === undefined) act.place = place;
     if (low === "covered" || says(t, k, "lid", "on")) act.lid = "on";
     if (low === "uncovered" || says(t, k, "lid", "off")) act.lid = "off";
     if (["squeezing", "wringing", "wrung", "squeezed"].includes(low)) act.how = "wrung";
     if (["pressing", "pressed"].includes(low) && act.deed === "strain") act.how = "pressed";
-    if (low === "losing") {
-      const loses = amountBehind(this.text, t, k + 1, this.system);
-      if (loses) act.loses = loses;
-    }
+    if (low === "losing") this.losing(k, act);
     if (low === "hot" && act.deed === "bottle") act.hot = true;
     const share = this.shareBefore(k);
     if (share !== undefined) act.share = share;
+  }
+
+  /** A measured amount right behind “losing”. */
+  private losing(k: number, act: Partial<Act>): void {
+    for (let end = Math.min(this.t.length, k + 5); end > k + 1; end--) {
+      const said = this.slice(k + 1, end);
+      if (!readMeasured(said, this.system).ok) continue;
+      act.loses = said;
+      for (let h = k; h < end; h++) this.heard[h] = true;
+      return;
+    }
   }
 
   /** “a third full”, “half of the way”, “halfway”. */
@@ -217,27 +265,34 @@ class ActReader {
     const { t } = this;
     const { low } = t[k]!;
     if (low === "halfway") return 1 / 2;
-    if (low === "jar" && says(t, k - 2, "of", "the")) return this.numberBefore(k - 2);
-    if (low !== "full" && !(low === "way" && (says(t, k - 2, "of", "the") || says(t, k - 1, "half"))))
-      return undefined;
-    return this.numberBefore(k);
-  }
-
-  private numberBefore(k: number): number | undefined {
-    const { t } = this;
-    for (let from = Math.max(0, k - 5); from < k; from++) {
+    const ofJar = low === "jar" && says(t, k - 2, "of", "the");
+    const full = low === "full" || (low === "way" && (says(t, k - 2, "of", "the") || says(t, k - 1, "half")));
+    if (!ofJar && !full) return undefined;
+    const end = ofJar ? k - 2 : k;
+    for (let from = Math.max(0, end - 5); from < end; from++) {
       const n = numberAt(t, from);
-      if (n && !isFault(n) && n.span.value < 1 && n.next >= k - 3) return n.span.value;
+      if (!n || isFault(n) || n.span.value >= 1 || n.next < end - 3) continue;
+      for (let h = from; h <= k; h++) this.heard[h] = true;
+      return n.span.value;
     }
     return undefined;
   }
 }
 
+function howOf(word: string): Wringing | undefined {
+  if (/^(?:squeez|wring|wrung)/.test(word)) return "wrung";
+  if (/^press/.test(word)) return "pressed";
+  return /^drain/.test(word) ? "drained" : undefined;
+}
+
 /** Everything a sentence says to do, in order. */
-export const actsOf = (
+export function actsOf(
   text: string,
   t: readonly Token[],
   named: (k: number) => boolean,
   system: UnitSystem,
-  degrees: "C" | "F",
-): Act[] => new ActReader(text, t, named, system, degrees).run();
+): Acts {
+  const reader = new ActReader(text, t, named, system);
+  reader.run();
+  return { acts: reader.acts, heard: (k) => reader.heard[k] === true };
+}

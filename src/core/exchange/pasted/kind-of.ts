@@ -1,7 +1,12 @@
 import type { Material } from "../../material/material";
 import { roleOf } from "../../plan/ways";
 import type { Kind } from "../../plan/plan";
-import { plainLetters } from "../../reading/tokens";
+import { sensesOf } from "../../reading/lexicon";
+import type { ReadingContext } from "../../reading/said";
+import { thingsIn } from "../../reading/things";
+import { plainLetters, tokensOf } from "../../reading/tokens";
+import type { SourceRow } from "./rows";
+import { deedOf } from "./verbs";
 
 const SAID: readonly (readonly [RegExp, Kind])[] = [
   [/\bfire ?(?:cider|tonic|water)\b|\bcider tonic\b/, "fire-cider"],
@@ -48,4 +53,21 @@ export function kindOf(
   if (roles.has("spirit") || roles.has("glycerin")) return { kind: "tincture", sure: !roles.has("sweet") };
   if (roles.has("sweet")) return { kind: "honey", sure: true };
   return { kind: heated || roles.has("water") ? "syrup" : "vinegar", sure: false };
+}
+
+/** What a recipe is guessed to be from its name and its words, and whether it is ever strained. */
+export function guessOf(
+  rows: readonly SourceRow[],
+  name: string,
+  ctx: ReadingContext,
+): ReturnType<typeof kindOf> & { readonly strains: boolean } {
+  const words = rows.map((r) => (r.section === "notes" || r.section === "facts" ? "" : r.text)).join("\n");
+  const tokens = tokensOf(words);
+  const { things } = thingsIn(words, tokens, ctx, true);
+  const materials = things.flatMap((x) => (x.names[0] && !x.names[0].bare ? [x.names[0].material] : []));
+  const heated = tokens.some(
+    (t) => ["simmer", "boil"].includes(deedOf(t.low) ?? "") || t.low === "decoction",
+  );
+  const strains = tokens.some((t) => deedOf(t.low) === "strain" || sensesOf(t.low).cloth === true);
+  return { ...kindOf(name, materials, heated), strains };
 }

@@ -1,5 +1,5 @@
-import type { Material } from "../../material/material";
-import { type Nameless, withIds } from "../../plan/ids";
+import { type AddStep, type FoundLine, FoundLines, type NewStep } from "./found-lines";
+import { withIds } from "../../plan/ids";
 import { cautiousWay } from "../../plan/kinds";
 import {
   type Kind,
@@ -11,100 +11,12 @@ import {
   type Step,
 } from "../../plan/plan";
 import { roleOf } from "../../plan/ways";
-import { readAmount } from "../../reading/amounts";
 import { printReduction, readReduction } from "../../reading/reductions";
 import { printTemperature } from "../../reading/print";
-import type { UnitSystem } from "../../quantity/units";
 import type { Act } from "./acts";
 
-/** A line as it was found, not yet set into a step. */
-export interface FoundLine {
-  readonly material: Material;
-  line: Nameless<Line>;
-  /** Listed before the method, or named in it with its amount. */
-  readonly listed: boolean;
-  placed: boolean;
-}
-
-type NewStep = Nameless<Step>;
-type AddStep = Extract<NewStep, { do: "add" }>;
-
-/** Puts lines and deeds together, in the order they were said. */
-export class Laying {
-  readonly steps: NewStep[] = [];
-  /** What was taken for granted of the whole, in words. */
-  readonly took: string[] = [];
-  shake: Plan["shake"];
-  private lines: FoundLine[] = [];
-  /** What goes in by the strained liquid, and was said before the cloth. */
-  private readonly waits: FoundLine[] = [];
-
-  constructor(
-    private readonly kind: Kind,
-    private readonly system: UnitSystem,
-  ) {}
-
-  list(l: FoundLine): void {
-    this.lines.push(l);
-  }
-  get all(): readonly FoundLine[] {
-    return this.lines;
-  }
-  /** A listed line of a material, one not set in yet before one that is. */
-  known(material: Material): FoundLine | undefined {
-    const of = this.lines.filter((l) => l.material === material);
-    const exact = of.find((l) => !l.placed) ?? of[0];
-    if (exact || material.kind !== "stuff") return exact;
-    // “the vinegar” is whichever vinegar was listed.
-    const alike = this.lines.filter(
-      (l) => l.material.kind === "stuff" && l.material.row.class === material.row.class,
-    );
-    return alike.length === 1 ? alike[0] : undefined;
-  }
-  has(d: NewStep["do"]): boolean {
-    return this.steps.some((s) => s.do === d);
-  }
-  get strained(): boolean {
-    return this.has("strain");
-  }
-
-  private adding(): AddStep {
-    const last = this.steps.at(-1);
-    if (last?.do === "add") return last as AddStep;
-    const made: AddStep = { do: "add", what: [] };
-    this.steps.push(made);
-    return made;
-  }
-
-  /** Says a line anew, wherever it stands. */
-  reword(l: FoundLine, line: Nameless<Line>): void {
-    for (const s of this.steps)
-      if (s.do === "add") {
-        const { what } = s as AddStep;
-        const at = what.indexOf(l.line as Line);
-        if (at >= 0) what[at] = line as Line;
-      }
-    l.line = line;
-  }
-
-  place(l: FoundLine): void {
-    if (l.placed) return;
-    l.placed = true;
-    // A share of the strained liquid waits for the cloth, wherever it was said.
-    if (!this.strained && this.ofLiquid(l)) {
-      this.waits.push(l);
-      return;
-    }
-    this.adding().what.push(l.line as Line);
-  }
-
-  /** Sets in what is listed and waits, all of it or its plants, but what was said to stay out. */
-  placeAll(which: "all" | "plants", out: readonly Material[]): void {
-    for (const l of this.lines)
-      if (!l.placed && !out.includes(l.material) && (which === "all" || l.material.kind === "plant"))
-        this.place(l);
-  }
-
+/** Puts lines and deeds together. */
+export class Laying extends FoundLines {
   /** Before the first heat or wait: what it is done with, if nothing was said to go in. */
   private begin(): void {
     if (this.steps.length > 0) return;
@@ -135,7 +47,10 @@ export class Laying {
   reduce(to: string): void {
     this.begin();
     const read = readReduction(to, this.system);
-    if (read.ok) this.steps.push({ do: "reduce", to: printReduction(read.value) });
+    // A volume stays as it was typed.
+    const typed = to.replace(/^to\s+/i, "").replace(/\.$/, "");
+    const asTyped = read.ok && "toMl" in read.value && readReduction(typed, this.system).ok;
+    if (read.ok) this.steps.push({ do: "reduce", to: asTyped ? typed : printReduction(read.value) });
   }
   steep(a: Act): void {
     this.begin();
@@ -153,12 +68,13 @@ export class Laying {
     if (last?.do === "steep" && last.for === a.forText) return;
     this.steps.push({ do: "steep", for: a.forText!, ...(a.place ? { in: a.place } : {}) });
   }
-  cool(c: number, text: string | undefined): void {
+  cool(c: number): void {
     if (this.steps.length === 0 || this.steps.at(-1)!.do === "cool") return;
-    this.steps.push({ do: "cool", to: text ?? printTemperature(c, this.system === "us" ? "F" : "C") });
+    this.steps.push({ do: "cool", to: printTemperature(c, this.system === "us" ? "F" : "C") });
   }
   strain(a: Act): void {
     this.begin();
+    // A thing strained twice stays strained; what is done to the cloth's plants again is no second straining of the liquid.
     if (this.steps.at(-1)?.do === "strain") {
       const last = this.steps.at(-1) as Extract<NewStep, { do: "strain" }>;
       if (a.how) last.how = a.how;
@@ -217,6 +133,8 @@ export class Laying {
       this.complete();
       this.afterCloth();
     }
+    const first = this.steps[0];
+    if (this.before && first) first.words = first.words ? `${this.before}. ${first.words}` : this.before;
     const last = this.steps.at(-1);
     if (last?.do !== "bottle") this.steps.push({ do: "bottle", ...(hot ? { hot: true } : {}) });
     const file: PlanFile = {
@@ -230,11 +148,6 @@ export class Laying {
       steps: ordered(this.steps) as PlanFile["steps"],
     } as PlanFile;
     return withIds(file);
-  }
-
-  private ofLiquid({ line }: FoundLine): boolean {
-    const amount = readAmount(line.amount, this.system);
-    return amount.ok && amount.value.kind === "of-liquid";
   }
 
   /** Sets in what waited for the cloth: once it has cooled, where that is said. */

@@ -1,211 +1,113 @@
 import type { Material } from "../../material/material";
-import { CUT_WORDS, FORM_WORDS, KEPT_WORDS } from "../../reading/line-words";
-import { readLine } from "../../reading/line";
-import { type NameSpan, meantBy, namesIn } from "../../reading/names";
-import { isFault, numberAt } from "../../reading/numbers";
-import { quantityAt } from "../../reading/quantities";
-import { type Reading, type ReadingContext, sayLine } from "../../reading/said";
-import type { Token } from "../../reading/tokens";
-import { BUT, DEEDS } from "./verbs";
+import { readOne } from "../../reading/line";
+import { sensesOf } from "../../reading/lexicon";
+import { meantBy } from "../../reading/names";
+import { type Choice, type Reading, type ReadingContext, sayReading } from "../../reading/said";
+import { type Thing, type Things, thingsIn } from "../../reading/things";
+import { tokensOf } from "../../reading/tokens";
+import { type Act, actsOf } from "./acts";
+import { saysHowMuch } from "./listed";
+import type { Place } from "./parts";
+
+/** A sentence taken apart: what it names, and what it does. */
+export interface Sentence {
+  /** Where it begins in the whole text. */
+  readonly from: number;
+  readonly text: string;
+  readonly things: Things;
+  readonly acts: readonly Act[];
+  readonly heard: (k: number) => boolean;
+}
+export function sentenceAt(from: number, text: string, ctx: ReadingContext): Sentence {
+  const things = thingsIn(text, tokensOf(text), ctx, true);
+  const owned = new Uint8Array(things.tokens.length);
+  for (const x of things.things)
+    if (x.names.length > 0 || x.amounts.length > 0) owned.fill(1, x.all.from, x.all.to);
+  const { acts, heard } = actsOf(text, things.tokens, (k) => owned[k] === 1, ctx.system);
+  return { from, text, things, acts, heard };
+}
 
 /** Something that goes in, named in a sentence. */
-export interface Mention {
-  /** Where its words stand in the sentence. */
-  readonly from: number;
-  readonly to: number;
-  /** Its name as typed, with what stands before it. */
-  readonly name: string;
-  /** The token its name begins at. */
-  readonly at: number;
-  readonly material: Material;
-  readonly reading: Reading;
+export interface Mention extends Place {
+  readonly x: Thing;
+  readonly material: Material | undefined;
+  readonly reading: () => Reading;
   /** Only its name was said, no amount. */
   readonly bare: boolean;
   /** Named as what stays out: “all but the honey”. */
   readonly out: boolean;
+  /** The token its name begins at. */
+  readonly at: number;
 }
 
-const PARTS_TWO: ReadonlySet<string> = new Set([
-  ",",
-  ";",
-  ":",
-  "and",
-  "&",
-  "plus",
-  "with",
-  "in",
-  "into",
-  "over",
-  "to",
-  "on",
-  "then",
-  "or",
-  "then",
-  "+",
-  "(",
-]);
-/** What comes after these is no more of the thing named. */
-const GOES_ON: ReadonlySet<string> = new Set([
-  "then", "until", "till", "into", "for", "while", "when", "so", "which", "because", "after", "before", "over", "once", "that", "if", "this", "they", "it", "them", "through", "every", "per", "below", "under",
-]); // prettier-ignore
+const isBare = (x: Thing): boolean =>
+  x.amounts.length === 0 && x.asMuch === undefined && !x.taste && !x.equal;
 
-const MADE: ReadonlySet<string> = new Set(["juice", "zest", "peel", "rind"]);
+const asChoice = (reading: Reading): Choice => ({ words: sayReading(reading), reading });
 
-/** “juice and zest of”, standing before a number, goes with it. */
-function withMade(t: readonly Token[], k: number, least: number): number {
-  if (t[k - 1]?.low !== "of" && t[k - 1]?.low !== "from") return k;
-  if (!MADE.has(t[k - 2]?.low ?? "") || k - 2 < least) return k;
-  const two = ["and", "&"].includes(t[k - 3]?.low ?? "") && MADE.has(t[k - 4]?.low ?? "");
-  return two && k - 4 >= least ? k - 4 : k - 2;
-}
+/** A thing listed before that a word stands for, or that is named within a longer name. */
+type ByWord = (name: string, inside: readonly Material[]) => Material | undefined;
 
-function numberEnd(t: readonly Token[], k: number): number | undefined {
-  const n = numberAt(t, k);
-  return n && !isFault(n) ? n.next : undefined;
-}
-
-/** Where the words of a name begin: its amount before it, or the last thing that parts it from what came before. */
-function startOf(t: readonly Token[], least: number, first: number, ctx: ReadingContext): number {
-  for (let k = least; k < first; k++) {
-    // A bare word of counting behind a name counts that name: “a cinnamon stick and a thumb of ginger”.
-    if (k === least && k > 0 && t[k]!.kind === "word" && !numberAt(t, k)) continue;
-    if (
-      k > least &&
-      !PARTS_TWO.has(t[k - 1]!.low) &&
-      !DEEDS[t[k - 1]!.low] &&
-      !["the", "of", "about"].includes(t[k - 1]!.low)
-    )
-      continue;
-    const q = quantityAt({ tokens: t, system: ctx.system, named: (i) => i === first }, k);
-    const next = q && !isFault(q) ? q.next : numberEnd(t, k);
-    if (next === undefined || next > first) continue;
-    let parted = false;
-    for (let i = next; i < first; i++)
-      if ([",", ";", "with", "in", "into", "over"].includes(t[i]!.low) || DEEDS[t[i]!.low]) parted = true;
-    if (!parted) return withMade(t, k, least);
-  }
-  for (let k = first; k > least; k--) if (PARTS_TWO.has(t[k - 1]!.low) || DEEDS[t[k - 1]!.low]) return k;
-  return least;
-}
-
-const isWork = (x: Token): boolean =>
-  x.kind === "mark" ||
-  FORM_WORDS[x.low] !== undefined ||
-  CUT_WORDS[x.low] !== undefined ||
-  KEPT_WORDS.has(x.low) ||
-  ["and", "or", "to", "taste", "optional"].includes(x.low);
-
-/** How far the words of a name go on: its form and work, an amount behind it; never into what is done next. */
-function endOf(t: readonly Token[], last: number, most: number): number {
-  let end = last + 1;
-  while (end < most && !GOES_ON.has(t[end]!.low) && !(DEEDS[t[end]!.low] && !isWork(t[end]!))) end++;
-  return end;
-}
-
-/** The same with less behind it, where what is behind it is not known: up to a comma, to what is done to it, to the name alone. */
-function* shorter(t: readonly Token[], last: number, end: number): Generator<number> {
-  yield end;
-  for (let k = last + 1; k < end; k++) if ([",", "(", "and", "with", "in"].includes(t[k]!.low)) yield k;
-  let work = last + 1;
-  while (work < end && isWork(t[work]!)) work++;
-  if (work < end) yield work;
-  yield last + 1;
-}
-
-const understood = (r: Reading): boolean =>
-  r.is === "line" || r.is === "lines" || (r.is === "ask" && r.choices.length > 0);
-
-function readBest(
-  text: string,
-  t: readonly Token[],
-  from: number,
-  last: number,
-  end: number,
-  ctx: ReadingContext,
-): { reading: Reading; to: number } {
-  let first: { reading: Reading; to: number } | undefined;
-  for (const to of shorter(t, last, end)) {
-    const reading = readLine(text.slice(t[from]!.from, t[to - 1]!.to).replace(/[\s,(]+$/, ""), ctx);
-    const here = { reading, to };
-    first ??= here;
-    if (reading.is === "line" || reading.is === "lines") return here;
-    if (understood(reading) && reading.is === "ask" && !/names several|remark/.test(reading.question))
-      return here;
-  }
-  return first!;
-}
-
-function amountIn(r: Reading): boolean {
-  switch (r.is) {
-    case "line":
-      return r.line.amount !== undefined;
-    case "unknown":
-      return r.amount !== undefined;
-    case "lines":
-    case "ask":
-    case "fault":
-      return true;
-  }
-}
-
-/** Names that are said of something else: the jar a sauce came in, the tea it tastes like. */
-export const spansOf = (t: readonly Token[], ctx: ReadingContext): NameSpan[] =>
-  namesIn(t, ctx.catalogue).sort((a, b) => a.tokens[0]! - b.tokens[0]!);
-
-/** Everything a sentence names that could go in, each with as much as was said of it. */
-export function mentionsOf(
-  text: string,
-  t: readonly Token[],
-  spans: readonly NameSpan[],
-  acts: readonly number[],
-  ctx: ReadingContext,
-): Mention[] {
+/** Everything a sentence names that could go in. Words nobody knows count where an amount is said of them, or where they stand in a row with what goes in. */
+export function mentionsOf({ from, things }: Sentence, ctx: ReadingContext, byWord: ByWord): Mention[] {
+  const { tokens, joints } = things;
   const out: Mention[] = [];
-  let least = 0;
-  const starts = spans.map((s, j) => {
-    const before = j === 0 ? 0 : Math.max(...spans[j - 1]!.tokens) + 1;
-    return startOf(
-      t,
-      Math.max(before, ...acts.filter((a) => a < s.tokens[0]!).map((a) => a + 1)),
-      Math.min(...s.tokens),
-      ctx,
-    );
-  });
-  let each: string | undefined;
-  // “sage, thyme and lavender, all fresh”.
-  const all = /\ball (fresh|dried|frozen)\b/i.exec(text)?.[1];
-  spans.forEach((s, j) => {
-    const [first, last] = [Math.min(...s.tokens), Math.max(...s.tokens)];
-    const from = Math.max(starts[j]!, least);
-    const nextAct = acts.find((a) => a > last) ?? t.length;
-    const end = endOf(t, last, Math.min(starts[j + 1] ?? t.length, nextAct));
-    const { reading, to } = readBest(text, t, from, last, Math.max(end, last + 1), ctx);
-    least = to;
-    const stayOut = t.findLastIndex((x, k) => k < first && BUT.has(x.low));
-    const sinceOut = stayOut >= 0 && !acts.some((a) => a > stayOut && a < first);
-    let read = reading;
-    const head = text.slice(t[from]!.from, t[first]!.from);
-    if (/\beach\b/i.test(head) || /\beach\b/i.test(text.slice(t[last]!.to, t[to - 1]!.to)))
-      each = head.replace(/\b(?:each|of)\b/gi, "").trim();
-    else if (each !== undefined && reading.is === "line" && !reading.line.amount)
-      read = readLine(`${each} ${text.slice(t[from]!.from, t[to - 1]!.to)}`, ctx);
-    const took = read.is === "line" && read.line.took.some((x) => x.what === "form");
-    if (all !== undefined && took && read.is === "line")
-      read = readLine(
-        `${sayLine({ amount: read.line.amount?.text, material: read.line.material, cut: read.line.cut })}, ${all}`,
-        ctx,
-      );
+  let each: Thing["amounts"] | undefined;
+  const equal = things.things.find((x) => x.equal);
+  things.things.forEach((typed, i) => {
+    let x = typed;
+    if (x.each) each = x.amounts;
+    else if (each && x.amounts.length === 0 && joints[i] === "and") x = { ...x, amounts: each };
+    else each = undefined;
+    if (equal && i > 0 && x.amounts.length === 0 && i < 2 + things.things.indexOf(equal))
+      x = { ...x, equal: true };
+    const last = out.at(-1);
+    // “a handful of sage and another of thyme”.
+    if (
+      last &&
+      x.amounts.length === 0 &&
+      tokens.slice(last.x.all.to, x.name.from).some((t) => t.low === "another")
+    )
+      x = { ...x, amounts: last.x.amounts };
+    const known = x.names.length > 0;
+    const bare = known ? isBare(x) : !saysHowMuch(x, tokens);
+    const inRow =
+      joints[i] === "and" && last !== undefined && beside(things, last.x, x) && last.material !== undefined;
+    if (!known && bare && !inRow && x.inside.length === 0 && !byWord(x.typed, x.inside)) return;
+    // “the elder”, after elderberries were said, is those; alone it is no thing that goes in.
+    if (known && bare && x.names.every((n) => n.bare) && !byWord(x.typed, x.inside)) return;
+    const before = tokens.slice(0, x.name.from);
+    const but = before.findLastIndex((t) => sensesOf(t.low).but === true);
+    const place = { from: from + tokens[x.all.from]!.from, to: from + tokens[x.all.to - 1]!.to };
+    const one = (): Reading => readOne(things, x, ctx);
+    if (joints[i] === "or" && last && !last.out && !(bare && last.bare)) {
+      const first = last.reading;
+      const second =
+        x.amounts.length > 0 ? one : (): Reading => readOne(things, { ...x, amounts: last.x.amounts }, ctx);
+      const reading = (): Reading => ({
+        is: "ask",
+        question: "Which of them goes in?",
+        choices: [asChoice(first()), asChoice(second())],
+      });
+      out[out.length - 1] = { ...last, to: place.to, reading, bare: false };
+      return;
+    }
     out.push({
-      from: t[from]!.from,
-      to: t[to - 1]!.to,
-      name: text.slice(t[from]!.from, t[last]!.to),
-      at: first,
-      material: meantBy(s.names)[0]!.material,
-      reading: read,
-      bare:
-        !amountIn(read) || (read.is !== "line" && read.is !== "lines" && from === first && last + 1 >= to),
-      out: sinceOut,
+      ...place,
+      x,
+      material: materialOf(x, bare, byWord),
+      reading: one,
+      bare,
+      out: x.not || (but >= 0 && !before.slice(but).some((t) => t.low === "then")),
+      at: x.name.from,
     });
   });
   return out;
 }
+function materialOf(x: Thing, bare: boolean, byWord: ByWord): Material | undefined {
+  if (bare && (x.names.length === 0 || x.names.every((n) => n.bare))) return byWord(x.typed, x.inside);
+  return x.names.length > 0 ? meantBy(x.names)[0]!.material : undefined;
+}
+/** Whether nothing but what joins stands between two things. */
+const beside = (t: Things, a: Thing, b: Thing): boolean =>
+  t.tokens.slice(a.all.to, b.all.from).every((x) => x.kind === "mark" || sensesOf(x.low).idle === true);

@@ -1,5 +1,5 @@
 import { plainLetters } from "../../reading/tokens";
-import { HEADINGS, type Section } from "./verbs";
+import { FACTS, HEADINGS, type Section } from "./verbs";
 
 /** One line of what was pasted, without its bullet; where it stands in the text. */
 export interface SourceRow {
@@ -11,6 +11,8 @@ export interface SourceRow {
   readonly heading: boolean;
   /** It bore a bullet, a box or a number. */
   readonly listed: boolean;
+  /** An empty line stood before it. */
+  readonly apart: boolean;
 }
 
 /** The most lines that are read. */
@@ -37,6 +39,12 @@ function headingOf(text: string): Section | undefined {
   );
 }
 
+/** “Prep time: 10 minutes”, “Makes 2 cups”: a label of a card, which says nothing that goes in or is done. */
+function isFact(text: string): boolean {
+  const said = /^([\p{L} -]{2,24}?)\s*(?::|\s-\s|\s(?=(?:about\s+|approx\.?\s+)?\d))/u.exec(text);
+  return said !== null && FACTS.has(plainLetters(said[1]!.replace(/-/g, " ").trim()));
+}
+
 /** “Storage: three months in the fridge.” begins with its heading. */
 function leadingHeading(text: string): { readonly section: Section; readonly at: number } | undefined {
   const colon = text.indexOf(":");
@@ -45,17 +53,26 @@ function leadingHeading(text: string): { readonly section: Section; readonly at:
   return section && { section, at: colon + 1 + (/^\s*/.exec(text.slice(colon + 1))?.[0].length ?? 0) };
 }
 
+/** A line of a program, or of a page's own markup. */
+const CODE = /<\/?[a-z][^>]*>|[{}]|=>|^\s*(?:var|let|const|function|import)\b.*[;(]/i;
+
 /** The lines of a text that say something, each under its heading. */
 export function rowsOf(text: string): SourceRow[] {
   const rows: SourceRow[] = [];
   let section: Section | undefined;
   let at = 0;
+  let apart = false;
   for (const line of text.split("\n", MOST_ROWS)) {
     const from = at;
     at += line.length + 1;
     const { at: skip, listed } = stripped(line);
     const clean = line.slice(skip).replace(/\s+$/, "");
-    if (clean.replace(QUIET, "") === "" || /^[-=_*~\s]+$/.test(clean)) continue;
+    if (clean.replace(QUIET, "") === "" || /^[-=_*~\s]+$/.test(clean)) {
+      apart = true;
+      continue;
+    }
+    const stood = { listed, apart };
+    apart = false;
     const is = headingOf(clean);
     if (is) {
       section = is;
@@ -65,21 +82,22 @@ export function rowsOf(text: string): SourceRow[] {
         text: clean,
         section,
         heading: true,
-        listed,
+        ...stood,
       });
       continue;
     }
     const lead = leadingHeading(clean);
     const start = skip + (lead && lead.at < clean.length ? lead.at : 0);
     // What stands behind its own heading on one line says nothing of the lines after it.
-    const own = lead?.section ?? section;
+    const fact = isFact(clean) || CODE.test(clean);
+    const own = fact ? "facts" : (lead?.section ?? section);
     rows.push({
       from: from + start,
       to: from + skip + clean.length,
       text: line.slice(start).replace(/\s+$/, ""),
       section: own,
       heading: false,
-      listed,
+      ...stood,
     });
   }
   return rows;
@@ -107,7 +125,7 @@ export function sentencesOf(text: string): { readonly from: number; readonly to:
   for (let i = 0; i < text.length; i++) {
     const c = text[i]!;
     if (c === ";" || ((c === "!" || c === "?") && ENDS.test(text[i + 1] ?? " "))) put(i + 1);
-    if (c !== "." || !ENDS.test(text[i + 1] ?? " ")) continue;
+    if (c !== "." || text[i - 1] === "." || !ENDS.test(text[i + 1] ?? " ")) continue;
     const word = /([\p{L}]+)$/u.exec(text.slice(Math.max(0, i - 12), i))?.[1]?.toLowerCase() ?? "";
     const next = /^\s*(\S)/.exec(text.slice(i + 1))?.[1];
     const goesOn = SHORT.has(word) && next !== undefined && next !== next.toUpperCase();

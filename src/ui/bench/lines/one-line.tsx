@@ -103,7 +103,9 @@ function partsOf(p: LineProps) {
   return {
     material,
     stuff: found?.ok ? found.value : undefined,
-    name: material?.row.names[0] ?? line.material,
+    name: line.called ?? material?.row.names[0] ?? line.material,
+    /** The catalogue's name, where the maker's own is another. */
+    known: line.called ? material?.row.names[0] : undefined,
     plant: material?.kind === "plant",
     bottled: material?.row.class === "vinegar" || material?.row.class === "spirit",
     wrong: { amount, strength, other: p.faults.find((f) => f !== amount && f !== strength) },
@@ -198,7 +200,17 @@ export const OneLine = memo(function OneLine(p: LineProps) {
         </button>
         <span className="min-w-0 break-words">
           {name}
-          {line.note && <span className="quiet"> ({line.note})</span>}
+          {of.known && <span className="block text-ash text-[0.9375rem]">{of.known}</span>}
+          {line.note && (
+            <button
+              type="button"
+              className="quiet text-left hover:line-through focus-visible:line-through"
+              aria-label={`${name}: strike out “${line.note}”`}
+              onClick={() => actions.change(line.id, ({ note: _note, ...l }) => l, `${line.id}-note`)}
+            >
+              ({line.note})
+            </button>
+          )}
           {line.optional && <span className="quiet"> if you like</span>}
           {of.bottled && <Strength p={p} name={name} material={material!} fault={wrong.strength} />}
         </span>

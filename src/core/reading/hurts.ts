@@ -1,0 +1,41 @@
+import type { Material } from "../material/material";
+import type { Tag } from "../material/tags";
+import { capital } from "../words";
+import { kinOf } from "./kin";
+import type { Reading } from "./said";
+
+/** What is never used, by its tags. */
+const NEVER: readonly (readonly [tag: Tag, words: string])[] = [
+  ["poison", "is poisonous at or near any dose a kitchen can measure: it never goes in"],
+  ["aristolochic", "carries aristolochic acids, which destroy kidneys: it never goes in"],
+  ["not-food", "is not for eating or drinking: it never goes in"],
+];
+const neverWords = (tags: readonly Tag[]): string | undefined => NEVER.find(([t]) => tags.includes(t))?.[1];
+
+/** What a name that hurts is told as, the moment it is read; nothing of one that is not known to. */
+export function hurtOfName(name: string): string | undefined {
+  const kin = kinOf([name], undefined);
+  if (kin.never) return `“${name}” is a name of ${kin.never.names[0]}, which is poisonous: it never goes in.`;
+  const words = neverWords(kin.tags);
+  return words && `“${name}” ${words}.`;
+}
+const hurtOfMaterial = (m: Material): string | undefined => {
+  const words = neverWords(m.row.tags ?? []);
+  return words && `${capital(m.row.names[0]!)} ${words}.`;
+};
+
+/** The same of whatever a text was read as. */
+export function hurtOf(r: Reading): string | undefined {
+  switch (r.is) {
+    case "line":
+      return hurtOfMaterial(r.line.material);
+    case "lines":
+      return r.lines.map((l) => hurtOfMaterial(l.material)).find((w) => w !== undefined);
+    case "ask":
+      return r.choices.map((c) => hurtOf(c.reading)).find((w) => w !== undefined);
+    case "unknown":
+      return hurtOfName(r.name);
+    case "fault":
+      return undefined;
+  }
+}
