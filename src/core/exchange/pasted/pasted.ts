@@ -1,5 +1,5 @@
 import { MATERIALS } from "../../material/catalogue";
-import { STATED, secondRecipe, statedIn } from "./stated";
+import { STATED, secondRecipe, statedIn, whichRecipe } from "./stated";
 import { KIND, cautiousWay } from "../../plan/kinds";
 import { type Kind, type Plan } from "../../plan/plan";
 import { amountChoices } from "../../reading/choices";
@@ -34,7 +34,6 @@ export interface Pasted {
   readonly name: string | undefined;
   readonly kind: Kind;
   readonly kindSure: boolean;
-  /** Nothing while nothing that goes in was found. */
   readonly plan: Plan | undefined;
   /** What was taken for granted of the whole. */
   readonly took: readonly string[];
@@ -44,7 +43,6 @@ export interface Pasted {
 
 export interface PasteContext extends Fittings {
   readonly ounces?: ReadingContext["ounces"];
-  /** Kind as chosen by hand, over what is guessed. */
   readonly kind?: Kind | undefined;
   readonly answers?: Answers | undefined;
 }
