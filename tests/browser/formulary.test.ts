@@ -67,25 +67,26 @@ describe("a recipe from words to its second version", () => {
     expect(await words(page)).toContain("Nothing is in it yet");
     await page.click(BOX);
     await page.keyboard.type(TEXT);
-    await says(page, "“pokeberries” is not known here");
+    // A name that hurts is said as such the moment it is read.
+    await says(page, "“pokeberries” is poisonous");
     const said = await words(page);
     expect(said).toContain("its name: Ginger oxymel");
     expect(said).toContain("60 g ginger, fresh, sliced");
     expect(said).toContain("Let it stand three weeks in a dark cupboard.");
     expect(said).toContain("shaken every day");
     expect(said).toContain("The writer says: “Keeps for ever in the pantry”.");
-    expect(said).toMatch(/7 things read, 2 ask, 1 note\./);
+    expect(said).toMatch(/\d+ things read, 2 ask, 1 note\./);
+    expect(said).toContain("kept in its own words, at this place in the making");
     expect(
       await page.$eval('select[aria-label="Kind of the recipe"]', (e) => (e as HTMLSelectElement).value),
     ).toBe("oxymel");
   });
   test("two lines are mended with one touch each, and outlive a reload", async () => {
-    await clickOn(page, "a little: 1 to 2 tbsp");
-    await page.waitForFunction(
-      (q) => (document.querySelector(q) as HTMLTextAreaElement).value.includes("1–2 tbsp honey"),
-      {},
-      BOX,
-    );
+    await clickOn(page, "a little: 1–2 tbsp");
+    await says(page, "1–2 tbsp honey");
+    await clickOn(page, "leave it out");
+    await says(page, "stays out");
+    await clickOn(page, "take it back");
     await clickOn(page, "gooseberry");
     await says(page, "2 tbsp gooseberry, fresh (taken as fresh)");
     await clickOn(page, "dried");
@@ -93,8 +94,9 @@ describe("a recipe from words to its second version", () => {
     await says(page, "none asks");
     await page.reload();
     await says(page, "none asks");
-    expect(await boxed(page)).toContain("2 tbsp gooseberry, dried");
-    expect(await boxed(page)).toContain("and a word to the heron");
+    await says(page, "2 tbsp gooseberry, dried");
+    // An answer leaves the maker's words as they were.
+    expect(await boxed(page)).toBe(TEXT);
   });
   test("it lies on the Bench, is kept in the book there, and begins from it", async () => {
     await clickOn(page, "Lay it on the Bench");

@@ -19,6 +19,8 @@ export type SaidAmount =
     }
   | Extract<Fitted, { question: string }>;
 
+const isWeighed = (q: AmountSaid): boolean =>
+  q.is === "amount" && q.amount.kind === "measure" && q.amount.dimension !== "length";
 const isShare = (a: Amount): a is Extract<Amount, { kind: "jar" }> => a.kind === "jar" && a.count.high <= 1;
 
 /** Amounts that make one amount put together: “1 bottle (750 mL)”, “2 pieces, 1 inch each”, “fill a quart jar”. */
@@ -47,6 +49,15 @@ function together({ amounts }: Thing, madeIn: boolean): Thing["amounts"] {
     isShare(second.q.amount)
   )
     return amounts.slice(1);
+  // “1 bunch parsley (30 g)”, “a glass jar of honey, 454 g”: vague measures, and what they come to.
+  const k = amounts.findIndex((a) => a.q.is === "amount");
+  if (first?.q.is === "vague" && k > 0 && amounts[k]!.q.is === "amount" && isWeighed(amounts[k]!.q)) {
+    const held = amounts.slice(0, k).find((a) => a.q.is === "vague" && sensesOf(a.q.word).container);
+    const { amount } = amounts[k]!.q as Extract<AmountSaid, { is: "amount" }>;
+    const count = held?.q.is === "vague" ? held.q.count.value : 1;
+    const q = { is: "amount", amount: times(amount, count), next: amounts[k]!.q.next, by: "volume" } as const;
+    return [{ q, at: { from: first.at.from, to: amounts[k]!.at.to } }, ...amounts.slice(k + 1)];
+  }
   if (!first || second?.q.is !== "amount" || second.q.amount.kind !== "measure") return amounts;
   const measured = second.q.amount;
   const both = (amount: Amount): Thing["amounts"] => [
@@ -56,10 +67,7 @@ function together({ amounts }: Thing, madeIn: boolean): Thing["amounts"] {
     },
     ...amounts.slice(2),
   ];
-  if (first.q.is === "vague")
-    return sensesOf(first.q.word).container && measured.dimension !== "length"
-      ? both(times(measured, first.q.count.value))
-      : amounts;
+  if (first.q.is === "vague") return amounts;
   const { amount } = first.q;
   // “half fill a pint jar”: of the one it is made in where a whole recipe says so, else of that size.
   if (isShare(amount) && second.q.by === "volume")

@@ -43,12 +43,17 @@ function groupEnd(pieces: readonly Piece[], t: readonly Token[], from: number): 
   }
 }
 
+const holds = (p: Piece | undefined): boolean =>
+  p?.senses.jar === true || (p?.is === "amount" && p.q.is === "vague" && p.q.word.startsWith("jar"));
+
 type Group = Omit<Anchor, "lead" | "tail">;
 function groupsIn(pieces: readonly Piece[], t: readonly Token[], prose: boolean): Group[] {
   const groups: Group[] = [];
   for (let i = 0; i < pieces.length; i++) {
     const p = pieces[i]!;
     if (p.is !== "name" && p.is !== "word" && !leadsName(p, pieces[i + 1])) continue;
+    // “a 1 litre preserving jar”.
+    if (p.is === "word" && holds(pieces[i + 1])) continue;
     const to = groupEnd(pieces, t, i);
     const spans: NameSpan[] = [];
     let words = 0;
@@ -141,6 +146,9 @@ export function anchorsIn(pieces: readonly Piece[], t: readonly Token[], prose: 
     const wants = last !== undefined && !has(last.lead, last.from);
     const lead = new Lead(pieces, t, g.from, least, wants).run();
     if (last && isAside(pieces, last.to, g.from)) return;
+    // “1 green chilli, slit”: behind a comma, words nobody knows are a doubt about the thing before.
+    const unknown = g.spans.length === 0 && pieces[g.from - 1]?.is === "comma" && !has(lead, g.from);
+    if (!prose && last && unknown) return;
     if (!prose && last && isRemarked(pieces, t, lead, g.from)) return;
     if (last) {
       const tail = prose ? tailEnd(pieces, t, last, lead, !wants) : lead;

@@ -14,7 +14,7 @@ export const DEED_ROWS: readonly (readonly [deed: Deed, verbs: string, others?: 
   ["simmer", "simmer cook bubble decoct stew poach"],
   ["boil", "boil"],
   ["warm", "heat warm melt"],
-  ["reduce", "reduce halve"],
+  ["reduce", "reduce", "halved"],
   ["pressure", "pressure"],
   ["steep", "steep infuse macerate stand sit leave rest soak wait ferment draw marinate brew settle forget mature", "left stood sat forgot forgotten drawn ready"],
   ["keep", "keep store refrigerate last stash hide freeze stay", "kept good lasts frozen"],

@@ -17,7 +17,7 @@ christmas chunky church clarity clay clear clearly clever clip clock close close
 cold-press colour coloured colours combine come comes comfort coming common companion company complain complete completely condensation consistency
 consume container containers content contents continue control convenient cook cooker cooler cooling cork corked corks corner cosy cottage cough
 coughs counter country couple course cousin cover crack crock crocks cross crowd crumple crunchy cupboard cupboards cure daily damp dance danger dark
-darker darkest date daughter dawn dead deal dear decanter december decide deck deep deepest definitely deliver dense depend depends depth descend
+darker darkest daughter dawn dead deal dear decanter december decide deck deep deepest definitely deliver dense depend depends depth descend
 desired did difference different difficult difficulty digest dilute diluted dinner dip direct direction directions dirt dirty discard dish dispenser
 dispose dissolve dissolved dissolves disturb does dog doing done door doors dosage doses doubt down drain drawer dream drinker drinkers drip drips
 drive dry duck ducks dull dusk dust dusty early earth earthenware ease easier easily easter easy eat eaten economy edge edges either elderly electric

@@ -122,6 +122,8 @@ export class Lead {
   }
 
   private made(): void {
+    // “juice 1 lemon”.
+    if (this.piece()?.is === "made") this.start = this.at--;
     const low = this.t[this.piece()?.from ?? -1]?.low;
     if (low !== "of" && low !== "from") return;
     const made = this.piece(this.at - 1);

@@ -212,7 +212,7 @@ export const PART_OF_CLASS = dictionary<readonly string[]>({
   flower: ["flower", "blossom", "bloom", "petal", "head", "bud", "top", "tip", "flowerhead", "umbel", "flowertop", "spray", "cone"],
   root: ["root", "rhizome", "bulb", "tuber", "stick"],
   bark: ["bark", "stick", "quill"],
-  berry: ["berry", "fruit", "hip"],
+  berry: ["berry", "fruit", "hip", "shell"],
   fruit: ["fruit"],
   peel: ["peel", "zest", "rind"],
   bulb: ["bulb", "head"],

@@ -4,7 +4,7 @@ import { type Senses, isDone, sensesOf } from "./lexicon";
 import { type NameSpan, PART_WORDS, firstOf, lastOf, nameWord } from "./names";
 import { OPENS_PHRASE, OPENS_SPECIAL, SAYS_A_SHARE, opensAmount } from "./openers";
 import type { Piece, PieceSort } from "./piece";
-import { isFault, numberAt, oneAt } from "./numbers";
+import { isFault, numberAt, oneAt, saysNumber } from "./numbers";
 import { packingAt } from "./described";
 import { quantityAt } from "./quantities";
 import { type Cursor, unitAt } from "./quantity";
@@ -13,6 +13,7 @@ import { temperatureAt } from "./temperatures";
 import { type Token, says } from "./tokens";
 import { unitWord } from "./unit-words";
 
+const DONE_TO = new Set(["a", "an", "the", "your", "some", "up", "each", "them", "it", "all"]);
 const NO_SENSES: Senses = {};
 const MARKS: Readonly<Record<string, PieceSort>> = {
   "(": "open",
@@ -207,7 +208,7 @@ export class PieceReader {
       const { amount, next } = special.value;
       return this.put({ is: "amount", q: { is: "amount", amount, next } }, next);
     }
-    if (this.isPieceOf(t)) return false;
+    if (this.isPieceOf(t) || this.isDoneTo(t)) return false;
     if (this.isOfThatLength(t)) {
       this.pieces.push({ ...this.pieces.pop()!, to: i + 1 });
       this.i++;
@@ -218,6 +219,14 @@ export class PieceReader {
     if (isFault(q)) return this.put({ is: "fault", fault: q }, i + 1);
     if (q.is === "amount" || q.is === "vague") return this.put({ is: "amount", q }, q.next);
     return this.put({ is: "strength", q }, q.next);
+  }
+
+  /** “slice a couple of onions”: a verb before what it is done to, and no unit. */
+  private isDoneTo(t: Token): boolean {
+    const next = this.tokens[this.i + 1];
+    if (t.kind !== "word" || !next || !sensesOf(t.low).deed || this.pieces.at(-1)?.is === "amount")
+      return false;
+    return next.kind === "number" || DONE_TO.has(next.low) || (next.kind === "word" && saysNumber(next.low));
   }
 
   /** “a 2-inch piece”, “2 × 3 in pieces”: the length says how much already. */
@@ -257,7 +266,7 @@ export class PieceReader {
   }
 
   private wordPiece(t: Token, s: Senses): Omit2<Piece> {
-    if (s.made && !s.work) return { is: "made", made: s.made };
+    if (s.made && !s.work && !(this.prose && this.isDoneTo(t))) return { is: "made", made: s.made };
     if (s.form || s.cut || s.work) return { is: "form", form: s.form, cut: s.cut, work: s.work === true };
     const u = unitWord(t.low, t.low, this.ctx.system);
     const count = u && "count" in u ? u.count : undefined;
@@ -268,12 +277,11 @@ export class PieceReader {
     if (s.not && !s.joins) return { is: "not" };
     if (s.container) return { is: "container" };
     if (s.opens) return { is: "opens" };
-    if (s.kept) return { is: "kept" };
+    if (s.kept || s.hedge || s.size || s.plainSize) return { is: "kept" };
     if (s.idle || s.joins || s.packs) return { is: "idle" };
     if (s.noun && !s.everyday) return { is: "word" };
     if (s.deed) return { is: "deed", deed: s.deed };
-    if (s.everyday || s.plainSize || s.hedge || s.size || s.all || s.liquid || s.cloth || s.vague)
-      return { is: "everyday" };
+    if (s.everyday || s.all || s.liquid || s.cloth || s.vague) return { is: "everyday" };
     return isDone(t.low) ? { is: "everyday" } : { is: "word" };
   }
 }

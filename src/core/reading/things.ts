@@ -76,12 +76,12 @@ class Assembly {
     const known = a.words === 0 && a.spans.length === 1 ? byPart(a.spans[0]!.names, parts) : [];
     const material = this.chosen ?? known[0]?.material ?? a.spans[0]?.names[0]?.material;
     const g = new Gathering(this.text, this.t, material, material ? piecesOf(material) : []);
-    for (const p of lead) g.take(p, false);
+    this.takeAll(lead, g, false);
     const name = { from: group[0]!.from, to: group.at(-1)!.to };
     for (const p of group)
       if (p.is === "part") g.part(p, true);
       else g.claim("name", p);
-    const specific = this.tail(tail, g);
+    const specific = this.takeAll(tail, g, true);
     const found = g.finish();
     const names = this.named(a, narrowed(known, specific), found);
     return Object.assign(found, {
@@ -107,15 +107,15 @@ class Assembly {
     return group[end - 1]!.to;
   }
 
-  /** Takes what stands behind the name. @returns who bears a name that stands alone in a bracket */
-  private tail(tail: readonly Piece[], g: Gathering): readonly Named[] {
+  /** Takes what is said before or behind the name. @returns who bears a name that stands alone in a bracket */
+  private takeAll(tail: readonly Piece[], g: Gathering, behind: boolean): readonly Named[] {
     let specific: readonly Named[] = [];
     for (let k = 0; k < tail.length; k++) {
       const p = tail[k]!;
       const close = p.is === "open" ? tail.findIndex((x, i) => i > k && x.is === "close") : -1;
       const inner = close > k ? tail.slice(k + 1, close) : [];
-      if (!inner.some((x) => x.is === "name" || x.is === "word")) {
-        g.take(p, true);
+      if (!inner.some((x) => x.is === "name" || x.is === "word" || x.is === "not")) {
+        g.take(p, behind);
         continue;
       }
       const named = inner.filter((x) => x.is !== "idle");

@@ -1,5 +1,5 @@
 import { type ReadingContext } from "../../reading/said";
-import { thingsIn } from "../../reading/things";
+import { type Thing, thingsIn } from "../../reading/things";
 import { tokensOf } from "../../reading/tokens";
 import { startsWithAmount } from "./listed";
 import type { SourceRow } from "./rows";
@@ -42,7 +42,9 @@ const KIND_LAST = /\b(?:vinegar|honey|syrup|oxymel|tincture|cider|elixir|bitters
 const countsNothing = (text: string, ctx: ReadingContext): boolean => {
   if (!KIND_LAST.test(text) || /^[\d¼-¾⅐-⅞]/.test(text)) return false;
   const { things } = thingsIn(text, tokensOf(text), ctx);
-  return !things.some((x) => x.names.length > 0 && x.amounts.length > 0);
+  const measured = (x: Thing): boolean =>
+    x.amounts.some(({ q }) => q.is === "vague" || q.amount.kind !== "count" || q.amount.unit !== "piece");
+  return !things.some((x) => x.names.length > 0 && measured(x));
 };
 
 /** Whether a row may be the name of a recipe: short, without an amount, and doing nothing. */
