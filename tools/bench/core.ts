@@ -1,5 +1,6 @@
 /** The core by itself: a line read, a plan reckoned. Built as the app is built before it is measured, so that it is timed as it runs there. */
 import { readPlan } from "../../src/core/plan/file";
+import { readPasted } from "../../src/core/exchange/pasted/pasted";
 import { readLine } from "../../src/core/reading/line";
 import { contextIn } from "../../src/core/reading/said";
 import { reckon } from "../../src/core/reckoning/reckon";
@@ -69,14 +70,35 @@ function readings(typed: readonly string[]): number[] {
   return out;
 }
 
+const BY_SIX = ["hyssop", "sage", "thyme", "nettle", "lemon balm", "mint"];
+const sixty = (line: (n: number, herb: string) => string): string =>
+  Array.from({ length: 60 }, (_, i) => line(1 + (i % 4), BY_SIX[i % BY_SIX.length]!)).join("\n");
+
+/** ms a pasted recipe of sixty rows, as a list and as prose. */
+function pastings(text: string): number[] {
+  const once = (): number => {
+    const t = performance.now();
+    readPasted(text, { system: "us" });
+    return performance.now() - t;
+  };
+  for (let i = 0; i < ROUNDS; i++) once();
+  return Array.from({ length: ROUNDS }, once);
+}
+
 /** Times in ms. */
 export interface CoreTimes {
   readonly reading: readonly number[];
+  readonly listed: readonly number[];
+  readonly prose: readonly number[];
   readonly of25: readonly number[];
   readonly of60: readonly number[];
 }
 export const coreTimes = (typed: readonly string[]): CoreTimes => ({
   reading: readings(typed),
+  listed: pastings(sixty((n, herb) => `${n} cups dried ${herb}`)),
+  prose: pastings(
+    sixty((n, herb) => `Put ${n} cups of dried ${herb} into the jar and stir it well for a minute.`),
+  ),
   of25: reckonings(25),
   of60: reckonings(60),
 });

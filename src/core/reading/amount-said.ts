@@ -165,8 +165,11 @@ const SOLD_IN_JARS: ReadonlySet<string> = new Set(["honey", "syrup", "sugar"]);
 
 /** The amount said of a material, or the question that must come first. */
 export function amountOf(x: Thing, m: Material, ctx: ReadingContext): SaidAmount {
-  const [first, second] = together(x, ctx.madeIn === true);
+  const [first, ...others] = together(x, ctx.madeIn === true);
   if (x.taste) return toTaste(m, first?.q, ctx);
+  const shared = x.asMuch !== undefined || x.equal;
+  if (shared && first?.q.is === "amount")
+    return { question: `How much ${m.row.names[0]!}?`, choices: whichOf([first.q.amount], ctx) };
   if (x.asMuch !== undefined) return byAnother(x, m, ctx);
   if (x.equal) return { amount: { kind: "part", count: exactly(1) } };
   if (!first) return wantsAmount(m) ? howMuch(m, "", 1, ctx.system) : { amount: undefined };
@@ -180,9 +183,10 @@ export function amountOf(x: Thing, m: Material, ctx: ReadingContext): SaidAmount
       choices: whichOf([amount, times(amount, 0.5)], ctx),
     };
   }
-  if (second?.q.is === "vague") return howMuch(m, second.q.word, 1, ctx.system);
-  if (second?.q.is === "amount" && !agree(amount, second.q.amount)) {
-    const both = whichOf([amount, second.q.amount], ctx);
+  for (const { q } of others) {
+    if (q.is === "vague") return howMuch(m, q.word, 1, ctx.system);
+    if (agree(amount, q.amount)) continue;
+    const both = whichOf([amount, q.amount], ctx);
     return {
       question: `${both[0]!.words} and ${both[1]!.words} are not the same. Which is it?`,
       choices: both,

@@ -116,7 +116,11 @@ function several(from: Things, ctx: ReadingContext): Reading {
   const readings = things.map((x) => {
     if (equal && !x.equal) return settle(from, { ...x, equal: true }, ctx);
     if ((shared || or) && x.amounts.length === 0)
-      return settle(from, { ...x, amounts: (shared ?? things.find((y) => y.amounts.length > 0) ?? x).amounts }, ctx);
+      return settle(
+        from,
+        { ...x, amounts: (shared ?? things.find((y) => y.amounts.length > 0) ?? x).amounts },
+        ctx,
+      );
     return settle(from, x, ctx);
   });
   if (or && !equal) return { is: "ask", question: "Which of them goes in?", choices: readings.map(asChoice) };

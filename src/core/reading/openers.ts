@@ -7,6 +7,7 @@ import { saysNumber } from "./numbers";
 import type { Token } from "./tokens";
 import { opensUnit } from "./unit-words";
 
+export const OPENS_WARMTH = new Set(["room", "body", "blood", "hand"]);
 export const OPENS_PHRASE = new Set(["to", "as", "by", "if", "equal", "per", "for"]);
 export const OPENS_SPECIAL = new Set([
   "to",

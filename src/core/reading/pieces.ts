@@ -2,14 +2,14 @@ import { byDepth, specialAt } from "./amounts";
 import { durationAt, isTimeWord } from "./durations";
 import { type Senses, isDone, sensesOf } from "./lexicon";
 import { type NameSpan, PART_WORDS, firstOf, lastOf, nameWord } from "./names";
-import { OPENS_PHRASE, OPENS_SPECIAL, SAYS_A_SHARE, opensAmount } from "./openers";
+import { OPENS_PHRASE, OPENS_SPECIAL, OPENS_WARMTH, SAYS_A_SHARE, opensAmount } from "./openers";
 import type { Piece, PieceSort } from "./piece";
 import { isFault, numberAt, oneAt, saysNumber } from "./numbers";
 import { packingAt } from "./described";
 import { quantityAt } from "./quantities";
 import { type Cursor, unitAt } from "./quantity";
 import type { ReadingContext } from "./said";
-import { temperatureAt } from "./temperatures";
+import { temperatureAt, warmthAt } from "./temperatures";
 import { type Token, says } from "./tokens";
 import { unitWord } from "./unit-words";
 
@@ -105,6 +105,10 @@ export class PieceReader {
   private phrase(t: Token): boolean {
     if (t.kind !== "word") return t.kind === "number" && this.hasShare ? this.much() : false;
     if (this.hasShare && (this.much() || this.against())) return true;
+    if (OPENS_WARMTH.has(t.low)) {
+      const warm = warmthAt(this.tokens, this.i);
+      if (warm) return this.put({ is: "warmth", celsius: warm.celsius }, warm.next);
+    }
     if (!OPENS_PHRASE.has(t.low)) return false;
     const { tokens, i } = this;
     if (says(tokens, i, "to", "taste")) return this.put({ is: "taste" }, i + 2);

@@ -73,3 +73,17 @@ export function temperatureAt(
   const celsius = F ? ((t[i]!.value - 32) * 5) / 9 : t[i]!.value;
   return celsius >= LEAST && celsius <= MOST ? { celsius, next: said ? next + 1 : next } : undefined;
 }
+
+/** How warm words say a thing is, °C. */
+const WARMTH: readonly (readonly [words: readonly string[], celsius: number])[] = [
+  [["room", "temperature"], 22], [["body", "temperature"], 37], [["body", "heat"], 37], [["blood", "heat"], 37], [["blood", "warm"], 37],
+  [["hand", "warm"], 40], [["hand", "-", "warm"], 40], [["hand", "hot"], 43], [["lukewarm"], 38], [["tepid"], 35],
+]; // prettier-ignore
+/** Words at a token that say how warm a thing is: “hand-warm”, “lukewarm”, “at room temperature”. */
+export function warmthAt(
+  t: readonly Token[],
+  i: number,
+): { readonly celsius: number; readonly next: number } | undefined {
+  const found = WARMTH.find(([words]) => standsAt(t, i, words));
+  return found && { celsius: found[1], next: i + found[0].length };
+}

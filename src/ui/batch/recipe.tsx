@@ -19,6 +19,7 @@ export function Recipe({ parts }: { parts: readonly RecipePart[] }) {
         p.what === "step" ? (
           <li key={p.id} className="py-1.5">
             {stepSentence(p.step)}
+            {p.step.words && <span className="block text-ash">{p.step.words}.</span>}
           </li>
         ) : (
           <li key={p.id}>

@@ -68,11 +68,12 @@ function offersFor(r: Reading | undefined): readonly Offer[] {
 }
 
 /** What the reader says of the text, once it is asked to put it in. */
-function saysOf(r: Reading | undefined): string {
+function saysOf(r: Reading | undefined, hurts: string | undefined): string {
   switch (r?.is) {
     case "ask":
       return r.question;
     case "unknown":
+      if (hurts) return "Or is it one of these?";
       return r.near().length > 0
         ? `“${r.name}” is not known here. Is it one of these? If not, write it down as new.`
         : `“${r.name}” is not known here. Write it down as new, or try another name.`;
@@ -104,6 +105,7 @@ function useTyped({ context, add }: Props) {
     [text, context, ounces],
   );
   const reading = onward ?? typed;
+  const hurts = useMemo(() => (reading ? hurtOf(reading) : undefined), [reading]);
   const offers = useMemo(() => (text.trim().length > 1 ? offersFor(reading) : NONE), [reading, text]);
   const type = (next: string): void => {
     setText(next);
@@ -125,8 +127,8 @@ function useTyped({ context, add }: Props) {
   return {
     ...{ text, type, reading, offers, writing, setWriting, put },
     fault: asked && reading?.is === "fault" ? reading.fault : undefined,
-    says: asked ? saysOf(reading) : "",
-    hurts: useMemo(() => (reading ? hurtOf(reading) : undefined), [reading]),
+    says: asked ? saysOf(reading, hurts) : "",
+    hurts,
     take: (o: Offer): void => {
       if (o.remember) rememberOunces(o.remember.material, o.remember.as);
       // What the plan pours may have changed since it was typed: “half as much as the vinegar”.
@@ -189,7 +191,7 @@ function AskedOf({ typed: t, mayWrite }: { typed: TypedLine; mayWrite: boolean }
             </button>
           </li>
         ))}
-        {unknown && mayWrite && t.writing === "" && (
+        {unknown && mayWrite && !t.hurts && t.writing === "" && (
           <li>
             <button type="button" className="plain min-h-11" onClick={() => t.setWriting(unknown.name)}>
               write it down as new

@@ -1,4 +1,4 @@
-import { WARMTH, oftenAt } from "./how-often";
+import { oftenAt } from "./how-often";
 import type { Plan, SteepPlace, Wringing } from "../../plan/plan";
 import type { UnitSystem } from "../../quantity/units";
 import { readMeasured } from "../../reading/amounts";
@@ -7,8 +7,8 @@ import { type Duration, durationAt, printDuration } from "../../reading/duration
 import { isFault, numberAt } from "../../reading/numbers";
 import { readReduction } from "../../reading/reductions";
 import { sensesOf } from "../../reading/lexicon";
-import { temperatureAt } from "../../reading/temperatures";
-import { type Token, says, standsAt } from "../../reading/tokens";
+import { temperatureAt, warmthAt } from "../../reading/temperatures";
+import { type Token, says } from "../../reading/tokens";
 import { PLACES, among, deedOf, noVerb } from "./verbs";
 
 /** One thing a sentence says to do, with all that is said of it. */
@@ -152,15 +152,15 @@ class ActReader {
   }
 
   private warmth(): boolean {
-    const found = WARMTH.find(([words]) => standsAt(this.t, this.i, words));
+    const found = warmthAt(this.t, this.i);
     if (!found) return false;
     const last = this.acts.at(-1);
     // “keep at room temperature” cools nothing.
     if (last?.deed !== "keep" && last?.deed !== "steep") {
       const act = last?.deed === "cool" ? last : this.put("cool");
-      act.toC ??= found[1];
+      act.toC ??= found.celsius;
     }
-    return this.hear(this.i + found[0].length);
+    return this.hear(found.next);
   }
 
   /** “through a fine strainer” strains, whatever the verb. */

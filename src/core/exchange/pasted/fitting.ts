@@ -31,6 +31,9 @@ function tried(said: string | undefined, pot: boolean, c: Fittings): string[] {
   return [...(said && !isPot ? [said] : []), usual, ...JARS[c.system]];
 }
 
+/** Shares of the jar grow with the vessel, so what is over one brim is no sure figure for the next: half of it is. */
+const FITS_FOR_SURE = 0.5;
+
 export interface Fitted {
   readonly plan: Plan;
   /** What was taken for granted of its vessel, where the one that was said does not hold it. */
@@ -40,12 +43,17 @@ export interface Fitted {
 /** The plan in the vessel that was said; else in the household’s own, or the next one it fits into. */
 export function fitting(plan: Plan, said: string | undefined, c: Fittings): Fitted {
   const vessels = tried(said, wantsPot(plan.steps), c);
+  // What one vessel could not hold, no smaller one will.
+  let least = 0;
   for (const vessel of vessels) {
+    const brim = VESSELS.get(vessel)?.solid.brimMl ?? Infinity;
+    if (brim < least) continue;
     const at = { ...plan, vessel };
     const resolved = resolve(at, c.catalogue ? { materials: c.catalogue } : undefined);
     if (!resolved.ok) break;
     const { fit } = reckonProgram(resolved.value);
     if (!fit || fit.overBrimMl <= 0) return told(at, said, vessel);
+    least = Math.max(least, brim + FITS_FOR_SURE * fit.overBrimMl);
   }
   return { plan: { ...plan, vessel: vessels[0]! } };
 }

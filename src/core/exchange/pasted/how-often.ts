@@ -35,9 +35,3 @@ export function oftenAt(
   }
   return undefined;
 }
-
-/** How warm words say a thing is, °C. */
-export const WARMTH: readonly (readonly [words: readonly string[], celsius: number])[] = [
-  [["room", "temperature"], 22], [["body", "temperature"], 37], [["body", "heat"], 37], [["blood", "heat"], 37], [["blood", "warm"], 37],
-  [["hand", "warm"], 40], [["hand", "-", "warm"], 40], [["hand", "hot"], 43], [["lukewarm"], 38], [["tepid"], 35],
-]; // prettier-ignore

@@ -181,6 +181,7 @@ export const StepRow = memo(function StepRow(p: Props) {
       <div className="flex items-center gap-x-2">
         <span className="quiet grow min-w-0">
           <Words p={p} />
+          {s.words && <span className="block text-iron">{s.words}.</span>}
         </span>
         {!p.first && (
           <button
