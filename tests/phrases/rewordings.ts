@@ -1,4 +1,5 @@
 /** Other ways to type a line that says the same: order, glyphs, figures and words, bullets, spellings, slips of the pen. */
+import { numberWord } from "../../src/core/words";
 import type { Reading, SaidLine } from "../../src/core/reading/said";
 
 export interface Reworded {
@@ -15,21 +16,7 @@ const GLYPHS: readonly (readonly [string, string, string])[] = [
   ["⅔", "2/3", "two thirds"],
   ["⅛", "1/8", "eighth"],
 ];
-const NUMBERS = [
-  "zero",
-  "one",
-  "two",
-  "three",
-  "four",
-  "five",
-  "six",
-  "seven",
-  "eight",
-  "nine",
-  "ten",
-  "eleven",
-  "twelve",
-];
+const NUMBERS = ["zero", ...Array.from({ length: 12 }, (_, i) => numberWord(i + 1))];
 const UNITS: readonly (readonly [RegExp, readonly string[]])[] = [
   [/\bcups?\b/i, ["cup", "cups", "c.", "cupful", "CUP"]],
   [

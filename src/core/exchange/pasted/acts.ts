@@ -3,7 +3,7 @@ import type { Plan, SteepPlace, Wringing } from "../../plan/plan";
 import type { UnitSystem } from "../../quantity/units";
 import { readMeasured } from "../../reading/amounts";
 import type { Deed } from "../../reading/deeds";
-import { type Duration, durationAt, printDuration } from "../../reading/durations";
+import { type Duration, durationAt, isTimeWord, printDuration } from "../../reading/durations";
 import { isFault, numberAt } from "../../reading/numbers";
 import { readReduction } from "../../reading/reductions";
 import { sensesOf } from "../../reading/lexicon";
@@ -44,6 +44,7 @@ const UNTIL = ["until", "once", "when", "below", "under", "cool", "cooled", "to"
 class ActReader {
   readonly acts: Act[] = [];
   readonly heard: boolean[] = [];
+  private readonly hasTime: boolean;
   private waiting: Partial<Act> = {};
   private i = 0;
 
@@ -52,7 +53,9 @@ class ActReader {
     private readonly t: readonly Token[],
     private readonly named: (k: number) => boolean,
     private readonly system: UnitSystem,
-  ) {}
+  ) {
+    this.hasTime = t.some((x) => x.kind === "word" && isTimeWord(x.low));
+  }
 
   run(): void {
     while (this.i < this.t.length) {
@@ -130,6 +133,7 @@ class ActReader {
 
   private lasting(): boolean {
     const { t, i } = this;
+    if (!this.hasTime) return false;
     const one = durationAt(t, i);
     if (!one?.ok || ["every", "per", "each", "after"].includes(t[i - 1]?.low ?? "")) return false;
     let { duration, next } = one.value;

@@ -1,9 +1,9 @@
 import type { Material } from "../../material/material";
 import { roleOf } from "../../plan/ways";
 import type { Kind } from "../../plan/plan";
+import { namesIn } from "../../reading/names";
 import { sensesOf } from "../../reading/lexicon";
 import type { ReadingContext } from "../../reading/said";
-import { thingsIn } from "../../reading/things";
 import { plainLetters, tokensOf } from "../../reading/tokens";
 import type { SourceRow } from "./rows";
 import { deedOf } from "./verbs";
@@ -63,8 +63,8 @@ export function guessOf(
 ): ReturnType<typeof kindOf> & { readonly strains: boolean } {
   const words = rows.map((r) => (r.section === "notes" || r.section === "facts" ? "" : r.text)).join("\n");
   const tokens = tokensOf(words);
-  const { things } = thingsIn(words, tokens, ctx, true);
-  const materials = things.flatMap((x) => (x.names[0] && !x.names[0].bare ? [x.names[0].material] : []));
+  const named = namesIn(tokens, ctx.catalogue).map((s) => s.names[0]);
+  const materials = named.flatMap((n) => (n && !n.bare ? [n.material] : []));
   const heated = tokens.some(
     (t) => ["simmer", "boil"].includes(deedOf(t.low) ?? "") || t.low === "decoction",
   );

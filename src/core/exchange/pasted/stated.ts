@@ -25,6 +25,8 @@ export function secondRecipe(
   rows: readonly SourceRow[],
   ctx: ReadingContext,
 ): { readonly from: number; readonly name: string } | undefined {
+  // Most texts have no empty line before another title.
+  if (!rows.some((r, i) => i > 1 && r.apart)) return undefined;
   let strained = false;
   for (const [i, row] of rows.entries()) {
     const next = rows[i + 1];
