@@ -22,6 +22,8 @@ export class Gathering {
   /** In a remark that a word opened, which goes on to the next comma. */
   private opened = false;
   private takesOff = false;
+  /** The last piece was a word that tells plants apart, and stands alone so far. */
+  private tells = false;
   /** Pieces named before their number: “garlic cloves, 10”. */
   private waits:
     | { readonly unit: CountUnit; readonly many: boolean; readonly at: Range; readonly soft: boolean }
@@ -45,9 +47,16 @@ export class Gathering {
     if (NOTED.has(p.is)) {
       if (p.is === "opens" && behind) this.opened = true;
       if (p.senses.work) this.found.work = true;
+      // “3 peppercorns, white”, “clover, red”: a word that makes another plant of it is no remark.
+      const tells = behind && !this.note && TELLS_APART.has(this.t[p.from]!.low);
+      // Of a longer remark, as “white part only”, it is no more than a word.
+      if (this.tells && !tells) this.found.doubts.pop();
+      if (tells) this.found.doubts.push({ from: p.from, to: p.to });
+      this.tells = tells;
       if (p.is !== "opens" || behind) this.remark(p);
       return;
     }
+    if (!WITHIN.has(p.is)) this.tells = false;
     if (this.note && !WITHIN.has(p.is)) this.endNote();
     this.opened = false;
     this.slot(p, behind);
@@ -251,6 +260,12 @@ const isBareCount2 = (
 /** “cover with honey … by an inch”: the depth is said apart. */
 const isCover = (x: Gathered["amounts"][number] | undefined): boolean =>
   x?.q.is === "amount" && x.q.amount.kind === "cover" && x.q.amount.term === undefined;
+/** Words by which one plant is told from another. */
+// prettier-ignore
+const TELLS_APART: ReadonlySet<string> = new Set([
+  "black", "white", "red", "green", "blue", "yellow", "purple", "pink", "brown", "grey", "wild", "sweet", "bitter", "wood", "water", "sea", "marsh", "mountain", "field", "hedge",
+  "meadow", "holy", "common", "blessed", "dead", "stinging", "creeping", "dwarf", "giant", "false", "true", "american", "chinese", "indian", "mexican", "russian", "hot",
+]);
 /** Pieces that stand for one where they stand alone; a leaf or a sprig does not. */
 const ALONE: ReadonlySet<CountUnit> = new Set<CountUnit>([
   "stick",

@@ -146,7 +146,7 @@ export class Settling extends Deciding {
     const doubts = x.doubts.map(range);
     if (doubts.length > 0 && !d.remark) return this.remarkOrName(material, amount, form);
     const called = this.called(material);
-    const notes = [...x.notes];
+    const notes = [...x.notes, ...this.otherMeasures(amount)];
     for (const r of doubts) {
       const words = text.slice(r.from, r.to);
       if (!notes.some((n) => n.includes(words))) notes.push(words);
@@ -166,6 +166,17 @@ export class Settling extends Deciding {
     if (strength) line.strength = strength;
     if (x.water !== undefined && material.row.class === "honey") line.water = x.water;
     return { is: "line", line };
+  }
+
+  /** “4 cups (1 lb)”: what was said in another sort of measure beside the one that is reckoned with, kept as said. */
+  private otherMeasures(amount: SaidLine["amount"]): string[] {
+    const a = amount?.amount;
+    if (a?.kind !== "measure" || this.x.amounts.length < 2) return [];
+    const { text, tokens } = this.from;
+    return this.x.amounts.slice(1).flatMap(({ q, at }) => {
+      const other = q.is === "amount" && q.amount.kind === "measure" && q.amount.dimension !== a.dimension;
+      return other ? [text.slice(tokens[at.from]!.from, tokens[at.to - 1]!.to)] : [];
+    });
   }
 
   /** Words behind the name that nobody knows: a remark on it, or part of a name that is not known? */
