@@ -68,7 +68,7 @@ describe("a recipe from words to its second version", () => {
     await page.click(BOX);
     await page.keyboard.type(TEXT);
     // A name that hurts is said as such the moment it is read.
-    await says(page, "“pokeberries” is poisonous");
+    await says(page, "“pokeberries” is a name of poke, which is poisonous");
     const said = await words(page);
     expect(said).toContain("its name: Ginger oxymel");
     expect(said).toContain("60 g ginger, fresh, sliced");
@@ -87,14 +87,14 @@ describe("a recipe from words to its second version", () => {
     await clickOn(page, "leave it out");
     await says(page, "stays out");
     await clickOn(page, "take it back");
-    await clickOn(page, "gooseberry");
-    await says(page, "2 tbsp gooseberry, fresh (taken as fresh)");
+    await clickOn(page, "aronia");
+    await says(page, "2 tbsp aronia, fresh (taken as fresh)");
     await clickOn(page, "dried");
-    await says(page, "2 tbsp gooseberry, dried");
+    await says(page, "2 tbsp aronia, dried");
     await says(page, "none asks");
     await page.reload();
     await says(page, "none asks");
-    await says(page, "2 tbsp gooseberry, dried");
+    await says(page, "2 tbsp aronia, dried");
     // An answer leaves the maker's words as they were.
     expect(await boxed(page)).toBe(TEXT);
   });
