@@ -48,7 +48,7 @@ export interface PasteContext extends Fittings {
 }
 
 const ASKED: ReadonlySet<PastedPart["is"]> = new Set<PastedPart["is"]>(["ask", "unknown", "wrong", "left"]);
-const NOTES: ReadonlySet<PastedPart["is"]> = new Set<PastedPart["is"]>(["note", "own", "fact", "struck"]);
+const NOTES: ReadonlySet<PastedPart["is"]> = new Set<PastedPart["is"]>(["note", "struck"]);
 /** “To make lime honey, put …” names it on the way. */
 const TO_MAKE = /^(?:to make|for) (?:the |an? )?([^,]{3,60}),/i;
 
