@@ -84,7 +84,8 @@ describe("answers are whole readings", () => {
   });
   test("no answer leads to a line that forgets the amount that was typed", () => {
     const forgets = asked.flatMap(([typed, r]) =>
-      /\d/.test(typed)
+      // Of several things each has its own amount, and none is given another's.
+      /\d/.test(typed) && !(r.is === "ask" && r.question.includes("several things"))
         ? ends(r)
             .filter((l) => !l.amount)
             .map((l) => `${typed} → ${sayReading({ is: "line", line: l })}`)

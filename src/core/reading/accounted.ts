@@ -120,7 +120,9 @@ export function explains(line: SaidLine, tokens: readonly Token[]): boolean {
   if (numbers.length === 0 || numbers.length > MOST_NUMBERS) return true;
   if (words.some((t) => COMES_TO_MORE.has(t.low))) return true;
   // “a cup and a half”, “a pinch or two”: the article counts where no number stands before it.
-  const counts = words.find((t) => t.kind === "number" || t.low === "a" || t.low === "an" || saysNumber(t.low));
+  const counts = words.find(
+    (t) => t.kind === "number" || t.low === "a" || t.low === "an" || saysNumber(t.low),
+  );
   const one = counts?.low === "a" || counts?.low === "an" ? [[1, ...numbers]] : [];
   const figures = a.kind === "measure" ? [figure, a.si.value / OUNCE] : [figure];
   return [numbers, ...one].some((ns) => reachable(ns).some((n) => figures.some((f) => near(n, f))));

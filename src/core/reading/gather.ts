@@ -22,6 +22,8 @@ export class Gathering {
   /** In a remark that a word opened, which goes on to the next comma. */
   private opened = false;
   private takesOff = false;
+  /** A dash or dots stood last. */
+  private parted = false;
   /** The last piece was a word that tells plants apart, and stands alone so far. */
   private tells = false;
   /** Pieces named before their number: “garlic cloves, 10”. */
@@ -43,7 +45,11 @@ export class Gathering {
 
   /** @param behind whether it stands behind the name */
   take(p: Piece, behind: boolean): void {
-    if (this.opened && !ENDS_REMARK.has(p.is)) return this.remark(p);
+    // “cut into cubes - 1 medium”: behind a dash or dots stands how much, not more of the remark.
+    const parted = this.parted && p.is === "amount";
+    const low = this.t[p.from]!.low;
+    this.parted = p.is === "mark" && (low === "-" || low === ".") && !this.t[p.from + 1]?.glued;
+    if (this.opened && !ENDS_REMARK.has(p.is) && !parted) return this.remark(p);
     if (NOTED.has(p.is)) {
       if (p.is === "opens" && behind) this.opened = true;
       if (p.senses.work) this.found.work = true;
@@ -71,6 +77,7 @@ export class Gathering {
 
   /** One more piece of a remark; an unknown word in it is a doubt, since it may go in. */
   private remark(p: Piece): void {
+    if (p.is === "mark") return;
     if (p.is === "word") this.found.doubts.push({ from: p.from, to: p.to });
     this.note = { from: this.note?.from ?? p.from, to: p.to };
   }

@@ -11,20 +11,17 @@ import { temperatureAt, warmthAt } from "../../reading/temperatures";
 import { type Token, says } from "../../reading/tokens";
 import { PLACES, among, deedOf, noVerb } from "./verbs";
 
-/** One thing a sentence says to do, with all that is said of it. */
+/** One thing a sentence says to do, with all that is said of it; amounts and times as typed, or as they can be read again. */
 export interface Act {
   readonly deed: Deed;
   /** The token it stands at, and its word. */
   readonly at: number;
   readonly word: string;
   for?: Duration;
-  /** The duration as it can be read again. */
   forText?: string;
   toC?: number;
-  /** What is boiled down to, as typed. */
   reduce?: string;
   lid?: "on" | "off";
-  /** What boils away, as typed. */
   loses?: string;
   place?: SteepPlace;
   how?: Wringing;
