@@ -17,18 +17,7 @@ import type { Answers, PastedPart, Place, SaidStep } from "./parts";
 import { cutBy } from "./verbs";
 
 type Deeds = ReadonlySet<Deed>;
-const GOES_IN: Deeds = new Set<Deed>([
-  "add",
-  "cover",
-  "fill",
-  "simmer",
-  "pressure",
-  "steep",
-  "boil",
-  "warm",
-  "cool",
-  "reduce",
-]);
+/** Deeds said of all that is at hand when they name nothing. */
 const TAKES_ALL: Deeds = new Set<Deed>([
   "add",
   "cover",
@@ -39,6 +28,7 @@ const TAKES_ALL: Deeds = new Set<Deed>([
   "boil",
   "warm",
 ]);
+const GOES_IN: Deeds = new Set<Deed>([...TAKES_ALL, "cool", "reduce"]);
 /** Only looked at, cut or fetched: what is named there with an amount is listed, and set in where it goes in. */
 const LISTS: Deeds = new Set<Deed>(["take", "keep", "gather", "away", "strain", "bottle", "shake"]);
 
@@ -213,12 +203,12 @@ export class Interpreter extends Answering {
       const claim = claimOf(s.text, act);
       this.claims.push(claim);
       parts.push({ ...at, is: "claim", claim });
-    } else this.lay(act, s);
+    } else this.lay(act);
     const made = this.laying.steps.slice(before).find((x) => x.do !== "add");
     if (made) parts.push({ ...at, is: "step", step: made as SaidStep });
   }
 
-  private lay(act: Act, s: Sentence): void {
+  private lay(act: Act): void {
     const { laying } = this;
     const waits = (): void => void (act.forText && laying.steep(act));
     switch (act.deed) {
@@ -260,7 +250,6 @@ export class Interpreter extends Answering {
       case "prepare":
       case "gather":
     }
-    void s;
   }
 
   /** A sentence that says how long and where it keeps. */
