@@ -17,7 +17,7 @@ import type { Answers, PastedPart, Place, SaidStep } from "./parts";
 import { cutBy } from "./verbs";
 
 type Deeds = ReadonlySet<Deed>;
-/** Deeds said of all that is at hand when they name nothing. */
+/** Deeds that may be said of “everything”, “the herbs” or “the rest”. */
 const TAKES_ALL: Deeds = new Set<Deed>([
   "add",
   "cover",
