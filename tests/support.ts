@@ -276,7 +276,7 @@ export async function newPage(
     (m) => m.type() === "error" && !/Failed to load resource/.test(m.text()) && page.errors.push(m.text()),
   );
   await page.setViewport({ width, height });
-  page.setDefaultTimeout(40_000);
+  page.setDefaultTimeout(90_000);
   page.waitForFunction = ((f: () => unknown, options: { timeout?: number } = {}, ...given: unknown[]) =>
     asked(page, f, options.timeout ?? page.getDefaultTimeout(), given)) as typeof page.waitForFunction;
   return page;

@@ -29,7 +29,7 @@ beforeAll(async () => {
   home = await newHousehold("demo");
   app = await serve(home.url, "2026-11-24T09:00:00Z");
   browser = await openBrowser();
-}, 90_000);
+});
 afterAll(async () => {
   await browser?.close();
   await app?.stop();

@@ -25,7 +25,7 @@ beforeAll(async () => {
   home = await newHousehold("demo");
   app = await serve(home.url, NOW);
   browser = await openBrowser();
-}, 60_000);
+});
 afterAll(async () => {
   await browser.close();
   await app.stop();

@@ -15,7 +15,7 @@ beforeAll(async () => {
   for (const r of await home.sql<{ id: string; code: string }[]>`select id, code from batch`)
     ids[r.code] = r.id;
   ids["book"] = (await home.sql<{ id: string }[]>`select id from recipe where name like 'Hyssop%'`)[0]!.id;
-}, 90_000);
+});
 afterAll(async () => {
   await browser?.close();
   await app?.stop();
@@ -109,7 +109,7 @@ async function tried(
     return (await state(page)) === before ? `${effect} nothing` : undefined;
   }
   const went = await page
-    .waitForFunction((b) => location.href !== b, { timeout: 15_000 }, was)
+    .waitForFunction((b) => location.href !== b, {}, was)
     .then(() => true)
     .catch(() => false);
   await page.goBack();

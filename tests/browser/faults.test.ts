@@ -85,7 +85,7 @@ describe("killed while writing", () => {
         ...init,
         headers: { ...(init?.headers as Record<string, string>), origin: `http://127.0.0.1:${linePort}` },
       })) as typeof fetch;
-  }, 120_000);
+  });
   afterAll(async () => {
     globalThis.fetch = realFetch;
     line?.server.close();
@@ -178,7 +178,7 @@ describe("killed while writing", () => {
     await importLines(other.sql, lines);
     expect(await exportLines(other.sql)).toEqual(lines);
     await other.drop();
-  }, 300_000);
+  });
 });
 
 describe("a journal that is away", () => {
@@ -205,7 +205,7 @@ describe("a journal that is away", () => {
     await browser.close();
     await app.stop();
     cluster.stop();
-  }, 120_000);
+  });
 });
 
 describe("a server that dies under the maker's hands", () => {
@@ -240,5 +240,5 @@ describe("a server that dies under the maker's hands", () => {
     await browser.close();
     await app.stop();
     await home.drop();
-  }, 120_000);
+  });
 });

@@ -26,7 +26,7 @@ beforeAll(async () => {
   home = await newHousehold("demo");
   app = await serve(home.url, "2026-11-24T09:00:00Z");
   browser = await openBrowser();
-}, 60_000);
+});
 afterAll(async () => {
   await browser?.close();
   await app?.stop();
@@ -263,5 +263,5 @@ describe("a label’s code", () => {
     expect(page.errors).toEqual([]);
     await Promise.all([page.close(), tray.close()]);
     await other.stop();
-  }, 90_000);
+  });
 });

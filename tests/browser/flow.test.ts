@@ -25,7 +25,7 @@ beforeAll(async () => {
   home = await newHousehold();
   app = await serve(home.url, BEGUN);
   browser = await openBrowser();
-}, 60_000);
+});
 afterAll(async () => {
   await browser?.close();
   await app?.stop();

@@ -49,7 +49,7 @@ beforeAll(async () => {
   ]);
   await start();
   browser = await openBrowser();
-}, 90_000);
+});
 afterAll(async () => {
   await browser?.close();
   await app?.stop();
@@ -99,7 +99,6 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
 
   beforeAll(async () => {
     page = await newPage(browser);
-    page.setDefaultTimeout(15_000);
   });
   afterAll(() => page.close());
 
@@ -198,7 +197,7 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
     await start();
     expect((await journal()).length).toBeGreaterThanOrEqual(before);
     await bar(page, /Simmer it down to the \d\.\d cm mark/);
-  }, 60_000);
+  });
 
   test("the dipstick is read; what cannot be is told beside the field and stays", async () => {
     await fill(page, 'form input[inputmode="decimal"]', "400");
@@ -226,15 +225,13 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
     // The line was down and the server too: the driver comes back in its own time.
     await onStandIn(probe, "begin cooling");
     await page.bringToFront();
-    await page.waitForFunction(
-      () =>
-        [...document.querySelectorAll("svg text")].some((t) =>
-          /^(?:2\d|3\d|4[0-3]) °C$/.test(t.textContent ?? ""),
-        ),
-      { timeout: 60_000 },
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll("svg text")].some((t) =>
+        /^(?:2\d|3\d|4[0-3]) °C$/.test(t.textContent ?? ""),
+      ),
     );
     await bar(page, /to the measure/);
-  }, 90_000);
+  });
 
   test("sweetened and bottled; the journal is right, each reading once and in order", async () => {
     await clickOn(page, "Measure it in");

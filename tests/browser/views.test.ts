@@ -35,7 +35,7 @@ beforeAll(async () => {
   for (const r of await home.sql<{ id: string; code: string }[]>`select id, code from batch`)
     ids[r.code] = r.id;
   book = (await home.sql<{ id: string }[]>`select id from recipe where name like 'Hyssop%'`)[0]!.id;
-}, 90_000);
+});
 afterAll(async () => {
   await browser?.close();
   await app?.stop();
@@ -176,7 +176,7 @@ describe("every view", () => {
       expect([drawer, await over(page)]).toEqual([drawer, []]);
     }
     await page.close();
-  }, 120_000);
+  });
 
   test("a name as long as names go breaks no page, and no jar off its shelf", async () => {
     const page = await newPage(browser, 390, 844);

@@ -40,7 +40,7 @@ beforeAll(async () => {
   browser = await openBrowser();
   for (const r of await home.sql<{ id: string; code: string }[]>`select id, code from batch`)
     ids[r.code] = r.id;
-}, 90_000);
+});
 afterAll(async () => {
   await browser?.close();
   await app?.stop();
@@ -205,7 +205,7 @@ describe("what is carried out", () => {
     expect(came).toHaveLength(1);
     expect(came[0]!.to).toEqual(["keeper@lock.example"]);
     expect(came[0]!.text).toContain("FC-26-02");
-  }, 60_000);
+  });
 
   test("what must be begun when, to be ready by a day; a day that is past is told", async () => {
     const page = await newPage(browser);

@@ -95,7 +95,7 @@ describe("./jolly start", () => {
     expect(left(port)).toBe("");
     const standing = spawnSync("sh", ["-c", `ps -eo args | grep -c "standins/main[.]ts.*${port + 1}"`]);
     expect(standing.stdout.toString().trim()).toBe("0");
-  }, 180_000);
+  });
 
   test("a household of one's own is empty, and its folder is no one else's", async () => {
     const port = await freePort();
@@ -113,7 +113,7 @@ describe("./jolly start", () => {
     expect((await fetched(own.url)).status).toBe(200);
     await own.interrupt();
     expect(statSync(data).mode & 0o077).toBe(0);
-  }, 180_000);
+  });
 
   test("backed up and restored under another name, it is the same", async () => {
     const run = (...args: string[]) => spawnSync(join(ROOT, "jolly"), args, { env, encoding: "utf8" });
@@ -128,7 +128,7 @@ describe("./jolly start", () => {
     expect(run("restore", a, "--household", "copy").stderr).toContain("already has a journal");
     expect(run("restore", join(ROOT, "package.json"), "--household", "other").stderr).toMatch(/line 1/);
     expect(run("restore", a).stderr).toContain("name the new household");
-  }, 180_000);
+  });
 
   test("two households on one folder: whichever stops first, the other is unhurt; the last one stops the database", async () => {
     const [one, two] = [await freePort(), await freePort()];
@@ -142,7 +142,7 @@ describe("./jolly start", () => {
     expect(left(one)).toContain("postgres");
     await third.interrupt();
     expect(left(one)).toBe("");
-  }, 180_000);
+  });
 
   test("an app or a database that dies is started again, on the same address", async () => {
     const port = await freePort();
@@ -172,7 +172,7 @@ describe("./jolly start", () => {
     expect(await back()).toBe(200);
     expect(await own.interrupt()).toBe(0);
     expect(left(port)).toBe("");
-  }, 180_000);
+  });
 
   test.each([
     [{ JOLLY_NOW: "garbage" }, [], "is not an instant like"],
@@ -199,5 +199,5 @@ describe("./jolly start", () => {
     expect(ill.stdout).toMatch(/rows of the lists are not what the journal says/);
     expect(run("--mend").status).toBe(0);
     expect(run().stdout).toContain("All is well.");
-  }, 120_000);
+  });
 });

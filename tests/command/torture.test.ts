@@ -27,7 +27,7 @@ describe("struck at random", () => {
     expect(tally).toMatchObject({ strikes: 12, lost: 0, doubled: 0, gaps: 0, differing: 0 });
     // Struck so soon that nothing was written would prove nothing.
     expect(tally.acknowledged).toBeGreaterThan(12);
-  }, 240_000);
+  });
 });
 
 /** Runs the household's tool and strikes it after some ms; nothing is struck where no ms are given. */
@@ -61,7 +61,7 @@ describe("cut off half way", () => {
       expect((await exportLines(bare.sql)).length).toBeGreaterThan(100);
       await bare.drop();
     }
-  }, 60_000);
+  });
 
   test.each(times)(
     "a first start of the demo, struck after %d ms, is whole at the next",
@@ -147,5 +147,5 @@ describe("asked for anything", () => {
       await app.stop();
       await demo.drop();
     }
-  }, 240_000);
+  });
 });

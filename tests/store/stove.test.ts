@@ -24,7 +24,7 @@ import { thymeOxymel } from "../plans";
 let home: Household;
 beforeAll(async () => {
   home = await newHousehold();
-}, 60_000);
+});
 afterAll(() => home?.drop());
 
 async function lot(material: string, amount: string): Promise<string> {
