@@ -73,6 +73,11 @@ const POURED: Plan = trial(OXYMEL(line("ours-x", "100 mL")), {
   ],
 });
 
+/** A plant written down by hand. */
+const WRITTEN = (name: string) =>
+  made("oxymel-even", [line("own-plant", "10 g", { form: "dried" })], {
+    materials: [{ id: "own-plant", names: [name], class: "leaf", source: "own" }],
+  });
 const CASES: readonly Case[] = [
   ["ours-best-by", "note", [POURED], [THYME]],
   ["honey-for-an-infant", "never", [THYME, BABY], [THYME, person("the baby", { born: "2025-10" })]],
@@ -328,6 +333,7 @@ const CASES: readonly Case[] = [
   ["pips", "note", [CIDER(fresh("apple", "1"))], [CIDER(fresh("orange", "1"))]],
   ["hairs", "note", [OXYMEL(dried("rose-hip"))], [THYME]],
   ["liver-alkaloids", "stop", [OXYMEL(dried("coltsfoot-leaf"))], [THYME]],
+  ["restricted-plant", "stop", [WRITTEN("arnica")], [WRITTEN("towpath mint")]],
   ["laxative", "caution", [SYRUP(dried("senna"))], [SYRUP(dried("horehound", "1 cup"))]],
   ["fibre", "caution", [SYRUP(dried("psyllium"))], [SYRUP(dried("horehound", "1 cup"))]],
   ["foraging", "note", [VINEGAR(fresh("nettle", "2 cups"))], [VINEGAR(dried("nettle", "1 cup"))]],

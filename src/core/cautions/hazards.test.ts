@@ -5,7 +5,8 @@ import { type Chance, chance } from "../../../tests/chance";
 import { MATERIALS } from "../material/catalogue";
 import type { Form } from "../material/classes";
 import { formsOf } from "../material/material";
-import { NEVER_USED } from "../material/never-used";
+import { HAZARDS } from "../material/hurts/hazards";
+import { PLANTS_THAT_HURT } from "../material/hurts/rows";
 import type { Person } from "../people/person";
 import { type Happened, NOTHING_HAPPENED } from "../plan/happened";
 import { KIND, wayById } from "../plan/kinds";
@@ -17,7 +18,8 @@ import type { Caution } from "./caution";
 import { cautionsOf } from "./rules";
 
 const TODAY = "2026-11-24";
-const PLANS = 2000;
+/** Two thousand of each by hand, as `JOLLY_PLANS=2000`; a few hundred in every run. */
+const PLANS = Number(process.env["JOLLY_PLANS"] ?? 500);
 
 interface Judged {
   readonly reckoning: Reckoning;
@@ -105,7 +107,11 @@ const ALLERGIES: readonly (readonly [string, string])[] = [
   ["dill", "celery"], ["willow-bark", "aspirin"], ["meadowsweet", "salicylates"], ["sumac", "cashew"], ["peppermint", "mint"], ["coriander-leaf", "cilantro"],
 ]; // prettier-ignore
 
-const HAZARDS: Readonly<Record<string, Hazard>> = {
+const OUTRIGHT = PLANTS_THAT_HURT.filter(
+  (h) => HAZARDS[h.hazard].severity === "never" && h.parts.length + h.sound.length === 0,
+);
+
+const DANGERS: Readonly<Record<string, Hazard>> = {
   "raw elder": {
     plan: (c) => {
       const form = c.pick(["fresh", "frozen", "dried", "powdered"] as const);
@@ -187,7 +193,7 @@ const HAZARDS: Readonly<Record<string, Hazard>> = {
   }, // prettier-ignore
   "poison by another name": {
     plan: (c) => {
-      const never = c.pick(NEVER_USED);
+      const never = c.pick(OUTRIGHT);
       const name = c.pick([...never.names, never.latin]);
       const row = {
         id: "own-x",
@@ -215,7 +221,7 @@ const HAZARDS: Readonly<Record<string, Hazard>> = {
 };
 
 describe("a hazard is stopped, whatever the amounts and whatever stands beside it", () => {
-  test.each(Object.entries(HAZARDS))("%s", (name, h) => {
+  test.each(Object.entries(DANGERS))("%s", (name, h) => {
     let tried = 0;
     const missed: string[] = [];
     for (let i = 0; tried < PLANS && i < PLANS * 3; i++) {

@@ -1,5 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
-import { NEVER_USED } from "../material/never-used";
+import { HAZARDS, HURT_SOURCES } from "../material/hurts/hazards";
+import { PLANTS_THAT_HURT } from "../material/hurts/rows";
+import { MATERIALS } from "../material/catalogue";
 import type { PlantClass } from "../material/classes";
 import type { PlantRow } from "../material/rows";
 import { line, made } from "../plan/trial";
@@ -31,11 +33,32 @@ function ownPlant(name: string, latin?: string): readonly string[] {
 }
 
 describe("a plant by another hand does not lose what its name says", () => {
-  test("there are sixty and more that are never used, each known by name and by Latin", () => {
-    expect(NEVER_USED.length).toBeGreaterThanOrEqual(60);
-    const silent = NEVER_USED.flatMap((n) => [...n.names, `${n.latin} agg.`]).filter(
-      (name) => !kinOf([name], undefined).tags.some((t) => t === "poison"),
-    );
+  test("every row is found by each of its names and by its Latin ones, and says how it hurts", () => {
+    expect(PLANTS_THAT_HURT.length).toBeGreaterThan(200);
+    const silent = PLANTS_THAT_HURT.flatMap((h) => {
+      const part = h.parts[0] ?? "";
+      const said = [...h.names, ...[h.latin, ...h.also].map((l) => `${l} ${l.includes(" ") ? "" : "agg."}`)];
+      return said
+        .map((n) => `${n} ${part}`.trim())
+        .filter((n) => !kinOf([n], undefined).tags.includes(HAZARDS[h.hazard].tag));
+    });
+    expect(silent).toEqual([]);
+  });
+  test("every row rests on something, and every source and hazard is some row's", () => {
+    expect(PLANTS_THAT_HURT.filter((h) => !(h.source in HURT_SOURCES))).toEqual([]);
+    const used = (of: (h: (typeof PLANTS_THAT_HURT)[number]) => string): Set<string> =>
+      new Set(PLANTS_THAT_HURT.map(of));
+    expect(Object.keys(HURT_SOURCES).filter((k) => !used((h) => h.source).has(k))).toEqual([]);
+    expect(Object.keys(HAZARDS).filter((k) => !used((h) => h.hazard).has(k))).toEqual([]);
+  });
+  test("the catalogue's own plants say the same of themselves", () => {
+    const silent = [...MATERIALS.values()].flatMap((m) => {
+      if (m.kind !== "plant") return [];
+      const tags = new Set(
+        m.row.names.flatMap((n) => kinOf([n], m.row.latin).hurts).map((h) => HAZARDS[h.hazard].tag),
+      );
+      return [...tags].filter((t) => !m.row.tags?.includes(t)).map((t) => `${m.row.id} ${t}`);
+    });
     expect(silent).toEqual([]);
   });
   test.each([

@@ -10,7 +10,7 @@ export const TAGS = [
   "holds-raw-honey", "holds-low-acid", "holds-mild", "holds-fruit",
   // what is never used, and what wants care
   "aristolochic", "essential-oil", "kernel-eaten", "not-food", "poison", "apple-seed", "cook-first", "cyanide", "elder-parts", "kernel",
-  "pyrrolizidine", "raw-toxic", "oxalate", "nutmeg", "coumarin", "thujone", "sumac",
+  "pyrrolizidine", "restricted", "raw-toxic", "oxalate", "nutmeg", "coumarin", "thujone", "sumac",
   // people and medicines
   "bee", "berberine", "blood", "blood-kitchen", "blood-pressure", "caffeine", "citrus", "daisy", "diabetes", "diuretic", "furanocoumarin", "heart",
   "child", "delays-medicine", "fits", "gallstones", "hormone", "immune", "interacts", "kava", "kidney", "laxative", "liquorice", "liver", "pregnancy",

@@ -1,3 +1,5 @@
+import { isDistilled } from "./kin";
+import { plantWords } from "./plant-words";
 import { type Fault } from "../fault";
 import type { Form } from "../material/classes";
 import type { Material } from "../material/material";
@@ -136,12 +138,16 @@ export abstract class Deciding {
     const amount =
       q?.is === "amount" ? { amount: q.amount, text: sayAmount(q.amount, ctx.system) } : undefined;
     const as = (material: Material): Reading => this.again({ material });
+    const distilled = isDistilled(plantWords(name)) ? ctx.catalogue.get("essential-oil") : undefined;
+    // What a plant's oil is near to is no plant: the drop would be taken for the leaf.
+    const near = (): readonly Material[] =>
+      distilled ? [distilled] : [...inside, ...nearNames(name, ctx.catalogue)];
     return {
       is: "unknown",
       name,
       as,
       near: () =>
-        [...new Set([...inside, ...nearNames(name, ctx.catalogue)])].slice(0, 5).map((material) => ({
+        [...new Set(near())].slice(0, 5).map((material) => ({
           words: material.row.names[0]!,
           material,
           reading: as(material),

@@ -1,7 +1,7 @@
 import type { Material } from "../material/material";
 import type { Tag } from "../material/tags";
 import { capital } from "../words";
-import { kinOf } from "./kin";
+import { gravest, hazardOf, kinOf } from "./kin";
 import type { Reading } from "./said";
 
 /** What is never used, by its tags. */
@@ -9,13 +9,18 @@ const NEVER: readonly (readonly [tag: Tag, words: string])[] = [
   ["poison", "is poisonous at or near any dose a kitchen can measure: it never goes in"],
   ["aristolochic", "carries aristolochic acids, which destroy kidneys: it never goes in"],
   ["not-food", "is not for eating or drinking: it never goes in"],
+  ["kernel-eaten", "releases cyanide when it is crushed or steeped: it never goes in"],
+  ["essential-oil", "is distilled, a few drops of it kilos of the plant: it is not taken by mouth"],
 ];
 const neverWords = (tags: readonly Tag[]): string | undefined => NEVER.find(([t]) => tags.includes(t))?.[1];
 
 /** What a name that hurts is told as, the moment it is read; nothing of one that is not known to. */
 export function hurtOfName(name: string): string | undefined {
   const kin = kinOf([name], undefined);
-  if (kin.never) return `“${name}” is a name of ${kin.never.names[0]}, which is poisonous: it never goes in.`;
+  const hurts = gravest(kin);
+  if (hurts && hazardOf(hurts).severity === "never")
+    return `“${name}” is a name of ${hurts.names[0]}, which ${hazardOf(hurts).does}: it never goes in.`;
+  if (hurts) return `“${name}” is a name of ${hurts.names[0]}, which ${hazardOf(hurts).does}.`;
   const words = neverWords(kin.tags);
   return words && `“${name}” ${words}.`;
 }

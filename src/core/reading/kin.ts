@@ -1,22 +1,39 @@
+import { HAZARDS, type HazardOf, type Hurts } from "../material/hurts/hazards";
 import { MATERIALS } from "../material/catalogue";
-import { NEVER_USED, type NeverUsed } from "../material/never-used";
 import type { Tag } from "../material/tags";
-import { distance } from "../quantity/near";
-import { PART_WORDS, nameWord } from "./names";
-import { tokensOf } from "./tokens";
+import { byDrugName, byLatin } from "./hurt-latin";
+import {
+  type NameOfOne,
+  HARMLESS_BY,
+  byLetters,
+  covers,
+  isHarmless,
+  namedIn,
+  namesOf,
+  spansOf,
+} from "./hurt-names";
+import { type Slip, nearTo } from "./hurt-slips";
+import { isIdle, onlyAside, partOf, partsIn, plantWords } from "./plant-words";
 
-/** What a material's own names say of it: tags of the dangerous kind it is, a plant never used, or one it is only near to. */
+/** What a material's own names say of it. */
 export interface Kin {
+  /** Tags of the catalogue's plants it is one of, and of the plants that hurt. */
   readonly tags: readonly Tag[];
-  readonly never: NeverUsed | undefined;
-  /** A dangerous name close to one of its own: “is it this?”. */
-  readonly near: string | undefined;
+  /** The plants that hurt it is by name. */
+  readonly hurts: readonly Hurts[];
+  /** One that hurts whose name is close to its own, or whose genus alone was given: “is it this?”. */
+  readonly near: Slip | undefined;
+  /** A word of its own that says that it kills, where nothing more is known. */
+  readonly kills: string | undefined;
 }
+const NOTHING: Kin = { tags: [], hurts: [], near: undefined, kills: undefined };
 
-const wordsOf = (name: string): string[] =>
-  tokensOf(name)
-    .filter((t) => t.kind === "word")
-    .map((t) => nameWord(t.low));
+/** The gravest of what is said of a name. */
+export const gravest = (kin: Kin): Hurts | undefined =>
+  (["never", "stop", "caution"] as const)
+    .map((s) => kin.hurts.find((h) => HAZARDS[h.hazard].severity === s))
+    .find((h) => h !== undefined);
+export const hazardOf = (h: Hurts): HazardOf => HAZARDS[h.hazard];
 
 /** Tags that a plant written down by another hand must not lose; the rest speak of figures and families, which are asked. */
 // prettier-ignore
@@ -27,90 +44,109 @@ const INHERITED: ReadonlySet<Tag> = new Set<Tag>([
   "reflux", "salicylate", "sedative", "sunlight", "surgery", "thyroid", "thyroid-iodine", "warfarin", "fibre",
 ]);
 
-interface Known {
-  readonly words: readonly string[];
-  /** Without the part of the plant: “comfrey” of “comfrey leaf”. */
-  readonly bare: readonly string[];
-  readonly latin: string;
+interface CatalogueKin {
   readonly tags: readonly Tag[];
-  readonly never: NeverUsed | undefined;
-  readonly name: string;
+  readonly latin: string;
+  /** Parts in its names: what holds of the kernel does not hold of the fruit. */
+  readonly parts: ReadonlySet<string>;
 }
+const lowLatin = (latin: string | undefined): string =>
+  plantWords(latin ?? "")
+    .filter((w) => w !== "x")
+    .join(" ");
 
-function worded(name: string): Pick<Known, "words" | "bare"> {
-  const words = wordsOf(name);
-  const bare = words.filter((w) => !PART_WORDS.has(w));
-  return { words, bare: bare.length > 0 ? bare : words };
+const TAGGED: readonly NameOfOne<CatalogueKin>[] = [...MATERIALS.values()].flatMap((m) => {
+  const tags = (m.row.tags ?? []).filter((t) => INHERITED.has(t));
+  if (tags.length === 0) return [];
+  const latin = m.kind === "plant" ? lowLatin(m.row.latin) : "";
+  const kin: CatalogueKin = { tags, latin, parts: partsIn(m.row.names.flatMap(plantWords)) };
+  return namesOf(kin, m.row.names);
+});
+const TAGGED_BY = byLetters(TAGGED);
+
+/** A plant's oil that is no kitchen's: what was distilled from it. */
+export const isDistilled = (words: readonly string[]): boolean =>
+  words.length > 1 && words.some((w) => w === "oil" || w === "eo" || w === "essential") && !isHarmless(words);
+/** A name that says of itself that it kills: “poisonberry”, “stepmother's bane”. */
+const KILLS = /^(?:poison|poisonous|poisonberry|toxic|deadly|lethal|death)$|bane$/;
+
+/** Tags of the kernel, the stone and the poisonous part: they go with the part alone. */
+const OF_A_PART: ReadonlySet<Tag> = new Set<Tag>(["kernel-eaten", "elder-parts", "kernel"]);
+/** Tags of the catalogue's plants whose name ends this one: “Russian comfrey leaf” is comfrey, “cherry tomato” is no cherry. */
+function inherited(words: readonly string[], latin: string): Tag[] {
+  const spans = spansOf(words, TAGGED_BY);
+  const harmless = spansOf(words, HARMLESS_BY);
+  const told = partsIn(words);
+  const byName = spans
+    .filter((s) => !harmless.some((h) => covers(h, s)) && !spans.some((o) => covers(o, s)))
+    .filter((s) => onlyAside(words.slice(s.to)) || /^(?:from|of|in|and)$/.test(words[s.to]!))
+    .flatMap((s) => s.name.of.tags);
+  const bare = words.filter((w) => partOf(w) === undefined && !isIdle(w));
+  const byBare = TAGGED.filter((n) => {
+    const own = n.words.filter((w) => partOf(w) === undefined);
+    if (own.length === 0 || own.length === n.words.length || !endsWith(bare, own)) return false;
+    if (harmless.some((h) => h.to - h.from > 1 && onlyAside(words.slice(h.to)))) return false;
+    return told.size === 0 || [...told].some((p) => n.of.parts.has(p));
+  }).flatMap((n) => n.of.tags.filter((t) => !OF_A_PART.has(t) || [...told].some((p) => n.of.parts.has(p))));
+  return [...byName, ...byBare, ...byLatinTags(latin, told)];
 }
+const endsWith = (words: readonly string[], own: readonly string[]): boolean =>
+  words.join("") === own.join("") || own.every((w, i) => words[words.length - own.length + i] === w);
 
-const lower = (latin: string | undefined): string => latin?.toLowerCase().replace(/×\s*/g, "").trim() ?? "";
-
-/** Every dangerous name there is: the catalogue's tagged plants, and those never used. */
-const KNOWN: readonly Known[] = [
-  ...[...MATERIALS.values()].flatMap((m): Known[] => {
-    const tags = (m.row.tags ?? []).filter((t) => INHERITED.has(t));
-    if (tags.length === 0) return [];
-    const latin = m.kind === "plant" ? lower(m.row.latin) : "";
-    return m.row.names.map((name) => ({ ...worded(name), latin, tags, never: undefined, name }));
-  }),
-  ...NEVER_USED.flatMap((never): Known[] =>
-    never.names.map((name) => ({
-      ...worded(name),
-      latin: lower(never.latin),
-      tags: ["poison"],
-      never,
-      name,
-    })),
-  ),
-];
-
-/** Whether all of these words stand side by side in those. */
-const holds = (all: readonly string[], some: readonly string[]): boolean =>
-  some.length > 0 && all.some((_, i) => some.every((w, k) => all[i + k] === w));
-
-/** Whether a name is written in two words that is one: “fox glove”. */
-const runsTogether = (words: readonly string[], name: string): boolean =>
-  words.some((_, i) =>
-    [1, 2, 3].some((n) => i + n <= words.length && words.slice(i, i + n).join("") === name),
-  );
-
-/** The genus, and the species where the known one gives it. */
-const sameLatin = (latin: string, known: string): boolean =>
-  known !== "" && latin !== "" && (latin === known || latin.startsWith(`${known} `));
-
-/** Slips of the pen under which a name is still asked about: one in four letters, fuzzy on purpose. */
-const SLIP_EVERY = 4;
-function isNear(words: readonly string[], k: Known): boolean {
-  const target = k.words.join("");
-  if (target.length < 4) return false;
-  const reach = Math.floor(target.length / SLIP_EVERY);
-  return words.some((_, i) => {
-    const some = words.slice(i, i + k.words.length).join("");
-    return Math.abs(some.length - target.length) <= reach && distance(some, target, reach) <= reach;
-  });
+function byLatinTags(latin: string, told: ReadonlySet<string>): Tag[] {
+  if (latin === "") return [];
+  return TAGGED.filter(
+    (n) => n.of.latin !== "" && (latin === n.of.latin || latin.startsWith(`${n.of.latin} `)),
+  )
+    .filter((n) => n.of.parts.size === 0 || told.size === 0 || [...told].some((p) => n.of.parts.has(p)))
+    .flatMap((n) => n.of.tags.filter((t) => !OF_A_PART.has(t) || told.size > 0));
 }
 
 const remembered = new Map<string, Kin>();
 
-/** What the names and the Latin name of a material written down by hand say of it. */
+/**
+ * What the names and the Latin name of a material say of it. A Latin name of genus and species settles what folk names leave open: where it is of
+ * another genus, a name that two plants bear is not held against it.
+ */
 export function kinOf(names: readonly string[], latin: string | undefined): Kin {
   const key = `${names.join("|")}~${latin ?? ""}`;
   const have = remembered.get(key);
   if (have) return have;
-  const all = names.map(wordsOf);
-  const is = KNOWN.filter(
-    (k) =>
-      sameLatin(lower(latin), k.latin) ||
-      all.some((w) => holds(w, k.words) || holds(w, k.bare) || runsTogether(w, k.words.join(""))) ||
-      (k.latin !== "" && all.some((w) => holds(w, wordsOf(k.latin)))),
-  );
-  const near = is.length > 0 ? undefined : KNOWN.find((k) => all.some((w) => isNear(w, k)));
-  const kin: Kin = {
-    tags: [...new Set(is.flatMap((k) => k.tags))],
-    never: is.find((k) => k.never)?.never,
-    near: near?.name,
-  };
+  const kin = judged(names.map(plantWords), plantWords(latin ?? ""));
   if (remembered.size > 500) remembered.clear();
   remembered.set(key, kin);
   return kin;
+}
+
+function judged(names: readonly (readonly string[])[], latin: readonly string[]): Kin {
+  const told = names.flat().filter((w) => partOf(w) !== undefined);
+  const given = byLatin([...latin, ...told], 1);
+  const settled = latin.length >= 2 && given.hurts.length === 0 && given.genusOnly === undefined;
+  if (settled) {
+    const near = nearTo(latin);
+    return near ? { ...NOTHING, near } : { ...NOTHING, tags: byLatinTags(latin.join(" "), partsIn(told)) };
+  }
+  const hurts = new Set(given.hurts);
+  let genusOnly = given.genusOnly;
+  for (const words of names) {
+    const typed = byLatin(words);
+    genusOnly ??= typed.genusOnly;
+    for (const h of [...namedIn(words), ...typed.hurts, ...byDrugName(words)]) hurts.add(h);
+  }
+  const tags = new Set<Tag>(names.flatMap((words) => inherited(words, latin.join(" "))));
+  for (const h of hurts) tags.add(HAZARDS[h.hazard].tag);
+  if (names.some(isDistilled)) tags.add("essential-oil");
+  const near = hurts.size > 0 ? undefined : close(names, latin, genusOnly);
+  const kills = hurts.size > 0 || near ? undefined : names.flat().find((w) => KILLS.test(w));
+  return { tags: [...tags], hurts: [...hurts], near, kills };
+}
+
+function close(
+  names: readonly (readonly string[])[],
+  latin: readonly string[],
+  genusOnly: Hurts | undefined,
+): Kin["near"] {
+  const all = [...names, latin].filter((words) => !isHarmless(words));
+  if (genusOnly && all.length > 0) return { name: genusOnly.latin.split(" ")[0]!, hurts: genusOnly };
+  return all.map(nearTo).find((n) => n !== undefined);
 }

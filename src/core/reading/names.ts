@@ -1,6 +1,7 @@
 import { dictionary } from "../words";
 import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Material } from "../material/material";
+import { PLANTS_THAT_HURT } from "../material/hurts/rows";
 import { remembered } from "../remembered";
 import { nameWord } from "./name-word";
 import { type Token, tokensOf } from "./tokens";
@@ -61,6 +62,9 @@ const OTHER_PLANTS = [
   "water mint",
 ];
 
+/** Those of what hurts that say more than a plant of the catalogue: “bitter almond”. */
+const NAMES_THAT_HURT = PLANTS_THAT_HURT.filter((h) => h.parts.length === 0).flatMap((h) => h.names);
+
 /** What bees gather from: a honey named after it is honey, and keeps that name. Not a name of the row, since nothing of the plant is in it. */
 const NECTARS = [
   "blossom", "lime", "linden", "lavender", "borage", "thyme", "rosemary", "chestnut", "buckwheat", "forest", "heath", "flower", "bramble", "hawthorn", "sunflower",
@@ -86,8 +90,7 @@ class Indexer {
     const honey = catalogue.get("honey");
     for (const of of honey ? NECTARS : [])
       this.name({ material: honey!, alias: `${of} honey`, loose: false });
-    for (const name of OTHER_PLANTS) this.byKey.set(keyOf(wordsOfName(name)), []);
-    for (const w of OTHER_PLANTS.flatMap(wordsOfName)) this.vocabulary.add(w);
+    for (const name of [...OTHER_PLANTS, ...NAMES_THAT_HURT]) this.foreign(name);
     for (const m of all) if (m.kind === "plant") for (const alias of m.row.names) this.bare(m, alias);
     for (const [key, of] of this.byKey)
       if (of.some((n) => wordsOfName(n.alias)[0] === key)) this.ofOneWord.set(key, of);
@@ -110,6 +113,16 @@ class Indexer {
       this.vocabulary.add(words.join(""));
       Indexer.put(this.byKey, words.join(""), n);
     }
+  }
+
+  /** A name that is no plant's of the catalogue, though its words may be: it is read whole. */
+  private foreign(name: string): void {
+    const words = wordsOfName(name);
+    const key = keyOf(words);
+    if (words.length < 2 || this.byKey.has(key)) return;
+    this.longest = Math.max(this.longest, words.length);
+    this.byKey.set(key, []);
+    for (const w of words) this.vocabulary.add(w);
   }
 
   private bare(material: Material, alias: string): void {

@@ -2,19 +2,8 @@ import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Material } from "../material/material";
 import { distance } from "../quantity/near";
 import { sensesOf } from "./lexicon";
+import { soundOf } from "./sounds";
 import { PART_WORDS, allNames, wordsOfName } from "./names";
-
-/** What a word sounds like: letters that are said alike are one, vowels and doubled letters go. */
-function soundOf(word: string): string {
-  return word
-    .replace(/ph/g, "f")
-    .replace(/gh|wh/g, "h")
-    .replace(/c(?=[eiy])/g, "s")
-    .replace(/[ckq]+/g, "k")
-    .replace(/[sz]+/g, "s")
-    .replace(/(?!^)[aeiouyhw]/g, "")
-    .replace(/(.)\1+/g, "$1");
-}
 
 interface Nearby {
   readonly material: Material;

@@ -1,16 +1,36 @@
 import { capital } from "../../words";
 import { honeyFrom, isInfant } from "../../people/person";
 import { MATERIALS } from "../../material/catalogue";
-import { kinOf } from "../../reading/kin";
+import { ALIKE } from "../../material/hurts/alike";
+import { type Kin, gravest, hazardOf, kinOf } from "../../reading/kin";
+import { plantWords } from "../../reading/plant-words";
 import { printDay } from "../../day";
 import type { Resolved } from "../../reckoning/program";
 import { EVERYWHERE, type Rule, beside, eachLine, has, heatAfter, tagged, who, inHand } from "../caution";
 
-/** The name it is known by, where a line goes by another. */
-function neverName(l: Resolved): string {
-  const never =
-    MATERIALS.has(l.stuff.id) || l.stuff.holds ? undefined : kinOf(l.stuff.names, l.stuff.latin).never;
-  return never && never.names[0] !== l.stuff.name.toLowerCase() ? `(${never.names[0]}) ` : "";
+/** A plant that hurts, as it is told: under the maker's name, with the one it is known by where they differ, what it does, and what it may be instead. */
+export function hurtWords(l: Resolved): { readonly says: string; readonly todo: string } | undefined {
+  const kin = l.stuff.holds ? undefined : kinOf(l.stuff.names, l.stuff.latin);
+  const hurts = kin && gravest(kin);
+  if (!hurts) return undefined;
+  const own = l.stuff.names.some((n) => n.toLowerCase() === hurts.names[0]!.toLowerCase());
+  const known = own ? "" : ` (${hurts.names[0]})`;
+  const other = ALIKE.find((a) => a.shares && a.latin && hurts.names.includes(a.shares.name));
+  const instead = other?.shares
+    ? ` If ${other.names[0]} is meant, write its Latin name down, ${other.latin}: ${other.shares.is}.`
+    : "";
+  return {
+    says: `${capital(l.stuff.name)}${known} ${hazardOf(hurts).does}.`,
+    todo: MATERIALS.has(l.stuff.id) ? "" : instead,
+  };
+}
+
+/** Why a name is asked about; nothing where it need not be. */
+function doubtOf(name: string, { near, kills }: Kin): string | undefined {
+  if (near && plantWords(name).includes(near.name.toLowerCase()))
+    return `Some of the genus ${near.name} hurt: ${near.hurts.names[0]} ${hazardOf(near.hurts).does}. Which is this?`;
+  if (near) return `“${name}” is close to “${near.name}”, which ${hazardOf(near.hurts).does}. Is it this?`;
+  return kills && `“${name}” says of itself that it is a poison. Which plant is it?`;
 }
 
 /** What no reason passes. */
@@ -61,8 +81,8 @@ export const NEVER: readonly Rule[] = [
       (l) => has(l, "poison"),
       (l) => ({
         severity: "never",
-        says: `${capital(l.stuff.name)} ${neverName(l)}is a poison with no safe kitchen dose.`,
-        todo: "Take it out.",
+        says: hurtWords(l)?.says ?? `${capital(l.stuff.name)} is a poison with no safe kitchen dose.`,
+        todo: `Take it out.${hurtWords(l)?.todo ?? ""}`,
       }),
     ),
   },
@@ -74,14 +94,15 @@ export const NEVER: readonly Rule[] = [
       s.program.lines.flatMap((l) => {
         // What came in a bottle of ours was asked about when that was made.
         const asked = MATERIALS.has(l.stuff.id) || l.stuff.holds !== undefined || l.heated !== undefined;
-        const near = asked ? undefined : kinOf(l.stuff.names, l.stuff.latin).near;
-        return near === undefined
+        const kin = asked ? undefined : kinOf(l.stuff.names, l.stuff.latin);
+        const says = kin && doubtOf(l.stuff.name, kin);
+        return says === undefined
           ? []
           : [
               {
                 severity: "stop" as const,
-                says: `“${l.stuff.name}” is close to “${near}”. Is it this?`,
-                todo: `If it is, take it out. If it is not, say what it is.`,
+                says,
+                todo: "If it is, take it out. If it is not, write down its Latin name, genus and species: that settles it.",
                 about: beside(l),
               },
             ];

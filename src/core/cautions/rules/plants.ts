@@ -1,6 +1,7 @@
 import type { Tag } from "../../material/tags";
 import { capital } from "../../words";
 import { sentence } from "./people/concern";
+import { hurtWords } from "./never";
 import { isWet } from "../../material/material";
 import type { Resolved } from "../../reckoning/program";
 import {
@@ -307,6 +308,20 @@ export const PLANTS: readonly Rule[] = [
         severity: "stop",
         says: `${capital(l.stuff.name)} can hold alkaloids that scar the liver.`,
         todo: "Leave it out of anything that is swallowed.",
+      }),
+    ),
+  },
+  {
+    id: "restricted-plant",
+    basis:
+      "plants of concern in published lists; each stands with its source in the table of plants that hurt",
+    stages: EVERYWHERE,
+    fires: eachLine(
+      (l) => has(l, "restricted"),
+      (l) => ({
+        severity: "stop",
+        says: hurtWords(l)?.says ?? `${capital(l.stuff.name)} is on lists of plants that have harmed.`,
+        todo: `Leave it out of anything that is swallowed, or ask somebody licensed.${hurtWords(l)?.todo ?? ""}`,
       }),
     ),
   },
