@@ -11,7 +11,9 @@ import {
   mayFollowBottle,
   readBottleBody,
 } from "../core/cellar/bottle";
+import type { Day } from "../core/day";
 import type { Batch } from "../core/journal/fold";
+import { neverAtTheDoor } from "../core/cautions/door";
 import { oddFreezing } from "../core/journal/odd";
 import { reckonBatch } from "../core/journal/reckon";
 import { VESSELS } from "../core/vessel/catalogue";
@@ -19,6 +21,7 @@ import { type Refused, type Stream, type Written, appendWithin, eventsOf } from 
 import type { Sql, Tx } from "./db";
 import type { EventRequest } from "./entries";
 import { batchOf } from "./journal";
+import { stores } from "./stores";
 import { projectBatch } from "./projection";
 
 /** What every bottle's stream shares; the fold starts from how its batch filled it. */
@@ -55,6 +58,20 @@ export async function bottleOf(
   return { batch, filled, bottle };
 }
 
+/** Where a bottle and somebody meet; a spoon poured for nobody in particular may be for the sink. */
+function atDoor(
+  type: BottleEventType,
+  body: unknown,
+): { readonly who: string | undefined; readonly field: string; readonly instead: string } | undefined {
+  const { for: whom, to, into } = body as { for?: string; to?: string; into?: string };
+  if (type === "coursed")
+    return { who: whom, field: "for", instead: "Lay the course down for somebody else, or not at all." };
+  if (type === "given") return { who: to, field: "to", instead: "Give them another bottle." };
+  if (type === "poured" && whom !== undefined && into === undefined)
+    return { who: whom, field: "for", instead: "Pour them something else." };
+  return undefined;
+}
+
 /** How much more than is left may be poured before it cannot be: the eye at the bottle. */
 const MEASURED_BADLY = 1.15;
 
@@ -63,8 +80,7 @@ async function completed(
   type: BottleEventType,
   body: unknown,
   b: BottleNow,
-  batch: Batch,
-  sure: boolean,
+  { batch, day, sure }: { readonly batch: Batch; readonly day: Day; readonly sure: boolean },
 ): Promise<unknown | Fault> {
   const parsed = BOTTLE_BODIES[type].safeParse(body);
   if (!parsed.success) return faultOfIssue("NotAnEntry", parsed.error.issues[0]!);
@@ -76,6 +92,14 @@ async function completed(
         `About ${Math.round(b.leftMl)} mL is left in it, so ${Math.round(ml)} mL cannot come out.`,
         ["said"],
       );
+  }
+  const door = atDoor(type, parsed.data);
+  if (door) {
+    const made = reckonBatch(batch);
+    const { people } = await stores(tx);
+    const who = { who: door.who, meantFor: batch.plan.meantFor, people, today: day };
+    const never = made.ok ? neverAtTheDoor(made.value, who) : undefined;
+    if (never) return fault("NeverForThem", `${never.says} ${door.instead}`, [door.field]);
   }
   if (type === "opened" && !sure) {
     const [open] = await tx<{ number: number }[]>`
@@ -111,8 +135,8 @@ export async function writeBottle(
     if (!found) return no("NoSuchBottle", "There is no such bottle.");
     const { batch, filled } = found;
     const write = { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at };
-    return appendWithin(tx, streamOf(batch, filled), write, (t, b) =>
-      completed(t, type, r.body, b!, batch, r.sure ?? false),
+    return appendWithin(tx, streamOf(batch, filled), write, (t, b, day) =>
+      completed(t, type, r.body, b!, { batch, day, sure: r.sure ?? false }),
     );
   })) as Written<BottleNow> | Refused<BottleNow>;
 }

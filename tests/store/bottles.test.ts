@@ -168,6 +168,22 @@ describe("a bottle", () => {
     expect((await bottleOf(home.sql, one))!.bottle.course).toEqual({ ...course, for: undefined });
     expect(await tableDifferences(home.sql)).toEqual([]);
   });
+  test("what is never for somebody is refused at every door where they and a bottle meet", async () => {
+    const { bottles } = await bottled();
+    const [one] = bottles as [string, string];
+    const course = { ml: 5, said: "1 tsp", times: 1, days: 5, rest: 0, from: "2026-11-24" };
+    for (const [type, body, path] of [
+      ["coursed", { ...course, for: "the baby" }, "for"],
+      ["poured", { ml: 5, said: "1 tsp", for: "the baby" }, "for"],
+      ["given", { to: "my sister’s baby" }, "to"],
+    ] as const)
+      expect(await put(one, type, body)).toMatchObject({
+        ok: false,
+        fault: { name: "NeverForThem", path: [path], message: expect.stringContaining("Honey is never given to") },
+      });
+    expect((await bottleOf(home.sql, one))!.bottle).toMatchObject({ state: "kept", taken: [], course: undefined });
+    expect((await put(one, "given", { to: "the boatwright" })).ok).toBe(true);
+  });
   test("two bottles written to at once are both written, and neither row is lost", async () => {
     const { bottles } = await bottled();
     const all = await Promise.all(

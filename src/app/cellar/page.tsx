@@ -1,5 +1,5 @@
+import type { BottleNow } from "@/core/cellar/bottle";
 import { cautionsOf, forWhoTakesIt } from "@/core/cautions/rules";
-import type { Course } from "@/core/cellar/course";
 import type { Day } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
 import { companyOf } from "@/core/people/company";
@@ -52,25 +52,28 @@ async function inHand(
     ),
     taken: batch.plan.taken,
     perMl: now.ok ? perMlOf(now.value.reckoning) : undefined,
-    minded: now.ok && bottle.course ? mindedOf(now.value, batch, bottle.course, people, today) : [],
+    minded: now.ok ? mindedOf(now.value, batch, bottle, people, today) : [],
     people: people.map((p) => p.name),
     vessel: batch.bottles[bottle.number - 1]!.vessel,
     kind: batch.plan.kind,
   };
 }
 
-/** What is to be minded when it is taken by its course: a day of that, by whom it is for. */
+/** What is to be minded when it is taken as its course says, or as much as was poured today, whichever is more, by whom it is for. */
 function mindedOf(
   { program, reckoning }: BatchReckoning,
   batch: Batch,
-  course: Course,
+  { course, taken }: BottleNow,
   people: readonly Person[],
   today: Day,
 ): readonly string[] {
-  const meantFor = course.for ? [course.for] : batch.plan.meantFor;
+  const poured = taken.filter((t) => t.from === today && t.to === today).reduce((ml, t) => ml + t.ml, 0);
+  const dayMl = Math.max(poured, course ? course.ml * course.times : 0);
+  if (dayMl === 0) return [];
+  const meantFor = course?.for ? [course.for] : batch.plan.meantFor;
   const who = companyOf({ meantFor }, { people, today });
-  const dayMl = course.ml * course.times;
-  return forWhoTakesIt(cautionsOf({ program, reckoning, ...who, dayMl })).map((c) => `${c.says} ${c.todo}`);
+  const asked = { program, reckoning, ...who, dayMl, days: course?.days };
+  return forWhoTakesIt(cautionsOf(asked)).map((c) => `${c.says} ${c.todo}`);
 }
 
 /** g of sugar, alcohol and dried herb in a mL. */

@@ -1,4 +1,4 @@
-import { BEE_WORDS, FAMILIES, type Family, familiesOf } from "../material/families";
+import { BEE_WORDS, FAMILIES, HELD_BY, type Family, familiesOf } from "../material/families";
 import type { Material } from "../material/material";
 import type { Person } from "../people/person";
 import { materialNamed, nameWord } from "../reading/names";
@@ -10,6 +10,8 @@ import { remembered } from "../remembered";
 export type Reaction =
   | { readonly by: "name"; readonly to: string }
   | { readonly by: "family"; readonly to: string; readonly family: Family }
+  /** Something in it, whatever it is made of: gluten, sulphites. */
+  | { readonly by: "holds"; readonly to: string; readonly what: string }
   | { readonly by: "bees"; readonly to: string };
 
 /** Words that mean the bees whatever stands beside them. */
@@ -75,6 +77,12 @@ export function reactionTo(l: Resolved, p: Person): Reaction | undefined {
     const family = families.find((f) => own.includes(f));
     const named =
       id === l.stuff.id || namesOf(l).some((n) => holds(wordsOf(n), words) || holds(words, wordsOf(n)));
+    const holder = Object.entries(HELD_BY).find(
+      ([, h]) => h.materials.includes(l.stuff.id) && h.words.some((w) => holds(words, wordsOf(w))),
+    );
+    if (holder) return { by: "holds", to, what: holder[0] };
+    if (family === undefined && l.stuff.class === "mushroom" && families.some((f) => f.id === "mushroom"))
+      return { by: "holds", to, what: "fungi" };
     if (named && family?.id !== "daisy" && family?.id !== "cashew") return { by: "name", to };
     if (family) return { by: "family", to, family };
     if (named) return { by: "name", to };

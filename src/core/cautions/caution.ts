@@ -43,6 +43,8 @@ export interface Situation {
   readonly strangers?: readonly string[];
   /** mL of it taken in a day, where a course lays that down. */
   readonly dayMl?: number | undefined;
+  /** Days on end that a course runs. */
+  readonly days?: number | undefined;
   /** The rest of the household. */
   readonly others: readonly Person[];
   readonly today: Day;

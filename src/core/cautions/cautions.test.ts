@@ -136,7 +136,14 @@ const CASES: readonly Case[] = [
     [VINEGAR(dried("juniper", "1/2 cup"))],
   ],
   ["honey-under-twelve-months", "note", [THYME], [VINEGAR(dried("thyme", "1 cup"))]],
-  ["alcohol", "caution", [WITH_ALCOHOL, CHILD], [THYME, CHILD]],
+  ["alcohol", "stop", [WITH_ALCOHOL, CHILD], [THYME, CHILD]],
+  ["own-plant", "note", [WRITTEN("towpath mint")], [THYME]],
+  [
+    "too-much-a-day",
+    "stop",
+    [{ ...WITH_ALCOHOL, taken: "1 cup three times a day" }],
+    [{ ...WITH_ALCOHOL, taken: "1 tsp a day" }],
+  ],
   ["pregnancy", "caution", [OXYMEL(dried("elecampane", "1 cup")), on("pregnant")], [THYME, on("pregnant")]],
   [
     "pregnancy-stop",

@@ -138,7 +138,7 @@ describe("alcohol by the teaspoon", () => {
     ["sedative", "caution", "note"],
     ["diabetes-medicine", "caution", "note"],
     ["liver", "caution", "note"],
-    ["pregnant", "caution", "note"],
+    ["pregnant", "stop", "note"],
     ["nursing", "caution", "note"],
     ["avoids-alcohol", "caution", "note"],
     ["recovery", "stop", "stop"],
@@ -149,7 +149,7 @@ describe("alcohol by the teaspoon", () => {
     expect(severity("alcohol", tincture, [who])).toBe(strong);
     expect(severity("alcohol", dash, [who])).toBe(weak);
   });
-  test("a child", () => expect(severity("alcohol", tincture, [FIVE])).toBe("caution"));
+  test("a child", () => expect(severity("alcohol", tincture, [FIVE])).toBe("stop"));
 });
 
 describe("an operation", () => {

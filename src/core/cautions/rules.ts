@@ -1,6 +1,7 @@
 import { type Caution, EVERYWHERE, type Rule, type Situation, type Stage } from "./caution";
 import { withHeld } from "./held";
 import { RANK } from "./rank";
+import { DOSE } from "./rules/dose";
 import { KEEPING } from "./rules/keeping";
 import { KITCHEN } from "./rules/kitchen";
 import { NEVER } from "./rules/never";
@@ -12,6 +13,7 @@ import { WORDS } from "./rules/words";
 export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [
   ["Never", NEVER],
   ["People", PEOPLE],
+  ["Dose", DOSE],
   ["Plants", PLANTS],
   ["Vessel and kitchen", KITCHEN],
   ["Keeping", KEEPING],
@@ -32,10 +34,10 @@ export function cautionsOf(s: Situation): Caution[] {
   return out.sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }
 
-const OF_PEOPLE: ReadonlySet<string> = new Set(PEOPLE.map((r) => r.id));
-/** Those about whoever takes it, that want more than to be known. */
+const OF_PEOPLE: ReadonlySet<string> = new Set([...PEOPLE, ...DOSE].map((r) => r.id));
+/** Those about whoever takes it, that want more than to be known; what must never be swallowed is among them. */
 export const forWhoTakesIt = (cautions: readonly Caution[]): Caution[] =>
-  cautions.filter((c) => OF_PEOPLE.has(c.id) && c.severity !== "note");
+  cautions.filter((c) => c.severity === "never" || (OF_PEOPLE.has(c.id) && c.severity !== "note"));
 
 /** Those wanted at a stage. */
 export const cautionsAt = (stage: Stage, cautions: readonly Caution[]): Caution[] =>

@@ -93,16 +93,23 @@ export const bornInFuture = (p: Person, today: Day): boolean =>
 const under = (born: string, months: number, today: Day): boolean =>
   today < addMonths(`${monthOf(born)}-01`, months + 1);
 
-/** Under twelve months: known by month only, so until the first of the following month. */
-export const isInfant = (p: Person, today: Day): boolean => p.born !== undefined && under(p.born, 12, today);
+/** Called a baby or a child, where no month of birth is written down: taken at their name until it is. */
+const NAMED_BABY = /\b(?:bab(?:y|ies)|infant|newborn|bairn|suckling)\b/i;
+const NAMED_CHILD =
+  /\b(?:child(?:ren)?|toddler|kids?|little (?:one|boy|girl)|schoolboy|schoolgirl|teenager)\b/i;
+export const isCalledBaby = (name: string): boolean => NAMED_BABY.test(name);
+
+/** Under twelve months: known by month only, so until the first of the following month. Whoever is called a baby is one until a month is known. */
+export const isInfant = (p: Person, today: Day): boolean =>
+  p.born === undefined ? isCalledBaby(p.name) : under(p.born, 12, today);
 /** Day from which a child is surely twelve months old. */
 export const honeyFrom = (p: Person): Day | undefined =>
   p.born === undefined ? undefined : addMonths(`${monthOf(p.born)}-01`, 13);
 export const isChild = (p: Person, today: Day): boolean =>
-  p.born !== undefined && under(p.born, 18 * 12, today);
+  p.born === undefined ? isCalledBaby(p.name) || NAMED_CHILD.test(p.name) : under(p.born, 18 * 12, today);
 /** Under sixteen, where salicylates are kept from children with a fever. */
 export const isUnderSixteen = (p: Person, today: Day): boolean =>
-  p.born !== undefined && under(p.born, 16 * 12, today);
+  p.born === undefined ? isChild(p, today) : under(p.born, 16 * 12, today);
 export const takesMedicine = (p: Person): boolean => p.flags.some((f) => MEDICINES.has(f));
 export const is =
   (flag: Flag) =>

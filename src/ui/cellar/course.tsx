@@ -152,7 +152,7 @@ function useCourse(p: InHand, w: Writing, today: Day, done: () => void) {
     w.clear();
     setTyped({ ...typed, [key]: text });
   };
-  const counted = ["times", "days", "rest", "ml"];
+  const counted = ["times", "days", "rest", "ml", "for"];
   const refused = w.fault?.path.some((x) => counted.includes(String(x))) ? w.fault : undefined;
   return { typed, type, whom, setWhom, keep, said: wrong ?? refused };
 }
@@ -187,7 +187,7 @@ function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; d
             />
           </p>
         ))}
-        {p.people.length > 0 && <ForWhom people={p.people} whom={whom} set={setWhom} />}
+        {p.people.length > 0 && <ForWhom id="course-for" people={p.people} whom={whom} set={setWhom} />}
       </div>
       {said && (
         <p id="course-wrong" role="alert" className="wrong">
@@ -207,21 +207,24 @@ function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; d
   );
 }
 
-function ForWhom({
+/** For whom of the household; anyone, where nobody is named. */
+export function ForWhom({
+  id,
   people,
   whom,
   set,
 }: {
+  id: string;
   people: readonly string[];
   whom: string;
   set: (name: string) => void;
 }) {
   return (
     <p>
-      <label htmlFor="course-for" className="quiet block">
+      <label htmlFor={id} className="quiet block">
         for
       </label>
-      <select id="course-for" className="field" value={whom} onChange={(e) => set(e.target.value)}>
+      <select id={id} className="field" value={whom} onChange={(e) => set(e.target.value)}>
         <option value="">anyone</option>
         {people.map((n) => (
           <option key={n} value={n}>

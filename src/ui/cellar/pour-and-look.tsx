@@ -6,20 +6,23 @@ import { readMeasured } from "@/core/reading/amounts";
 import { TEASPOON_ML } from "@/core/quantity/units";
 import { useUnits } from "../kit/units";
 import { SIGN_WORDS } from "./bottle-words";
+import { ForWhom } from "./course";
 import type { Writing } from "./use-bottle";
 
 /** A spoonful at one touch, or what is typed. */
-export function Pour({ w }: { w: Writing }) {
+export function Pour({ w, people }: { w: Writing; people: readonly string[] }) {
   const { household } = useUnits();
   const spoonMl = TEASPOON_ML[household];
   const [said, setSaid] = useState("");
+  const [whom, setWhom] = useState("");
+  const whose = whom ? { for: whom } : {};
   const [wrong, setWrong] = useState<Fault | undefined>();
   const pour = async (): Promise<void> => {
     const read = readMeasured(said, household);
     if (!read.ok) return setWrong(read.faults[0]);
     if (read.value.dimension !== "volume")
       return setWrong(faultOf("NotAVolume", "Say it as spoons, cups or mL, like “2 tsp”."));
-    if (await w.write("poured", { ml: read.value.si.value, said: said.trim() })) setSaid("");
+    if (await w.write("poured", { ml: read.value.si.value, said: said.trim(), ...whose })) setSaid("");
   };
   return (
     <form
@@ -33,7 +36,7 @@ export function Pour({ w }: { w: Writing }) {
         type="button"
         className="slab min-h-14"
         disabled={w.sending}
-        onClick={() => void w.write("poured", { ml: spoonMl, said: "a spoonful" })}
+        onClick={() => void w.write("poured", { ml: spoonMl, said: "a spoonful", ...whose })}
       >
         Pour a spoonful
       </button>
@@ -59,6 +62,17 @@ export function Pour({ w }: { w: Writing }) {
       <button type="submit" className="plain min-h-11" disabled={w.sending || said.trim() === ""}>
         poured
       </button>
+      {people.length > 0 && (
+        <ForWhom
+          id="pour-for"
+          people={people}
+          whom={whom}
+          set={(name) => {
+            w.clear();
+            setWhom(name);
+          }}
+        />
+      )}
       {wrong && (
         <p id="pour-wrong" role="alert" className="wrong basis-full">
           {wrong.message}

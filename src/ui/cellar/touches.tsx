@@ -64,7 +64,7 @@ export function Touches({ p, w, places }: { p: InHand; w: Writing; places: reado
   );
   return (
     <>
-      <Pour w={w} />
+      <Pour w={w} people={p.people} />
       <p className="flex flex-wrap gap-x-5 pt-2">
         {!bottle.openedDay && (
           <button

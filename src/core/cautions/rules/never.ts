@@ -45,13 +45,16 @@ export const NEVER: readonly Rule[] = [
       const small = honey ? s.meantFor.filter((p) => isInfant(p, s.today)) : [];
       if (small.length === 0) return [];
       const until = small
-        .map((p) => honeyFrom(p)!)
+        .flatMap((p) => honeyFrom(p) ?? [])
         .sort()
-        .at(-1)!;
+        .at(-1);
+      const before = until
+        ? `before ${printDay(until, "year")}`
+        : "before twelve months are past: write the month born down";
       return [
         {
           severity: "never",
-          says: `Honey is never given to ${who(small)} before ${printDay(until, "year")}.`,
+          says: `Honey is never given to ${who(small)} ${before}.`,
           todo: "Take the honey out, or take them off the list of those it is meant for.",
           about: { what: "people" },
           label: "Contains honey: never for a child under 12 months.",

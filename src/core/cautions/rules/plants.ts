@@ -7,7 +7,9 @@ import type { Resolved } from "../../reckoning/program";
 import {
   EVERYWHERE,
   IN_THE_KITCHEN,
+  type Raised,
   type Rule,
+  type Situation,
   allTagged,
   beside,
   eachLine,
@@ -39,6 +41,11 @@ const lookalike = (id: string, tag: Tag, other: string, how: string, driedToo = 
     }),
   ),
 });
+
+/** A plant somebody wrote down, which no list knows. */
+const isWrittenDown = (s: Situation, l: Resolved): boolean =>
+  s.program.plan.materials?.some((m) => m.id === l.stuff.id && m.source === "own" && !m.holds?.length) ===
+  true;
 
 const ELDER_DONE = 15;
 const uncooked = (l: Resolved, minutes: number): boolean => has(l, "raw-toxic") && minutes < ELDER_DONE;
@@ -310,6 +317,33 @@ export const PLANTS: readonly Rule[] = [
         todo: "Leave it out of anything that is swallowed.",
       }),
     ),
+  },
+  {
+    id: "own-plant",
+    basis:
+      "what nobody here knows cannot be judged; a Latin name, genus and species, is what tells one plant from another",
+    stages: EVERYWHERE,
+    fires: (s) =>
+      s.program.lines
+        .filter((l) => l.stuff.plant && inHand(l) && isWrittenDown(s, l))
+        .flatMap((l): Raised[] => {
+          const raise = (severity: "caution" | "note", says: string, todo: string): Raised[] => [
+            { severity, says, todo, about: beside(l) },
+          ];
+          if (l.line.gathered === true)
+            return raise(
+              "caution",
+              `${capital(l.stuff.name)} is gathered, and only its maker knows what it is.`,
+              CERTAIN,
+            );
+          return l.stuff.latin
+            ? []
+            : raise(
+                "note",
+                `${capital(l.stuff.name)} has no Latin name here, so only its maker knows what it is.`,
+                "Write the Latin name down with it; the figures are those of its kind.",
+              );
+        }),
   },
   {
     id: "restricted-plant",

@@ -3,9 +3,9 @@ import { EVERYWHERE, type About, type Raised, type Rule, type Situation } from "
 /** Words that promise a remedy does something to an illness; on a bottle that is given or sold they are a claim. */
 const CLAIM =
   /\b(?:cures?|cured|curing|curative|treats?|treatment|treating|heals?|healing|prevents?|preventing|prevention|kills? (?:germs|viruses|bacteria)|fights? (?:colds?|flu|infections?|viruses)|boosts? (?:the )?immun\w*|anti-?(?:viral|biotic|bacterial|inflammatory|cancer)|cancer|covid|influenza|remedy for|good for (?:your |the )?(?:heart|liver|kidneys?|lungs?|blood|cough|colds?|flu))\b/i;
-/** More often than a remedy is taken: by the hour, by the glass. */
+/** More often than a remedy is taken: by the minute or the hour, by the glass or the bottle. */
 const OFTEN =
-  /\b(?:every|each) (?:(?:half|two|three|2|3|few) )?(?:an )?hours?\b|\bhourly\b|\bas (?:much|often) as (?:you|they) (?:like|want)\b|\b(?:a|one|two) (?:glass|cup|mug)(?:es|ful)?s?\b.*\b(?:daily|a day|hours?)\b|\bunlimited\b/i;
+  /\b(?:every|each) (?:(?:half|quarter|one|two|three|few|\d{1,2})(?: of)? )?(?:an? )?(?:hours?|minutes?|mins?|hrs?)\b|\bhourly\b|\bas (?:much|often) as (?:you|they) (?:like|want|please)\b|\b(?:an?|one|two|three|half an?|½|\d+) (?:glass|cup|mug|bottle|pint|tumbler|jar)(?:es|ful|fuls|s)?\b[^.;]*\b(?:daily|a day|per day|each day|every day|times|hours?|night|morning)\b|\b(?:[5-9]|1\d|five|six|seven|eight|nine|ten) times (?:a|per|each) day\b|\bunlimited\b|\ball day\b/i;
 const SHORT =
   /\b(?:for a few days|few days,? then|at (?:the )?first signs?|then rest|only when ill|short course)\b/i;
 

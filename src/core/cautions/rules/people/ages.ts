@@ -1,4 +1,5 @@
 import { isChild, isInfant } from "../../../people/person";
+import { ETHANOL_DENSITY } from "../../../mixture/alcohol";
 import { spoonOf } from "../../../reckoning/spoon";
 import type { Rule, Situation } from "../../caution";
 import { has } from "../../caution";
@@ -15,13 +16,17 @@ const alcoholLines = (s: Situation): readonly Resolved[] =>
     ? ofClass("spirit")(s)
     : [];
 
-function alcoholFor(p: Person, s: Situation): "stop" | "caution" | "note" {
+function alcoholFor(p: Person, s: Situation): "never" | "stop" | "caution" | "note" {
   if (flagged("recovery")(p)) return "stop";
-  const minds =
-    flagged("sedative", "diabetes-medicine", "liver", "pregnant", "nursing", "avoids-alcohol")(p) ||
-    isChild(p, s.today);
-  return minds && s.reckoning.finished.abv.value >= SPOON_ABV ? "caution" : "note";
+  if (s.reckoning.finished.abv.value < SPOON_ABV) return "note";
+  if (isInfant(p, s.today)) return "never";
+  if (isChild(p, s.today) || flagged("pregnant")(p)) return "stop";
+  return flagged("sedative", "diabetes-medicine", "liver", "nursing", "avoids-alcohol")(p)
+    ? "caution"
+    : "note";
 }
+/** mL of pure alcohol in a spoon, as it is told to whoever minds it. */
+const alcoholMl = (s: Situation): string => (spoonOf(s.reckoning).alcohol.value / ETHANOL_DENSITY).toFixed(1);
 
 /** What is not for the very young, for pregnancy and nursing, or for those who keep from alcohol. */
 export const AGES: readonly Rule[] = [
@@ -54,7 +59,8 @@ export const AGES: readonly Rule[] = [
       flagged("pregnant", "nursing", "avoids-alcohol", "recovery", "liver")(p),
     severity: alcoholFor,
     anyAmount: true,
-    says: (s) => `There is alcohol in this, ${alcoholGrams(s)} g a teaspoon: not for {people} as it is.`,
+    says: (s) =>
+      `There is alcohol in this, ${alcoholGrams(s)} g a teaspoon: not for {people} as it is. That is ${alcoholMl(s)} mL of pure alcohol.`,
     todo: "Make it with glycerin, vinegar or honey instead, or ask a pharmacist what a spoon of it means for them.",
     general: {
       says: (s) => `There is alcohol in this, ${alcoholGrams(s)} g a teaspoon.`,

@@ -66,6 +66,29 @@ const isFamily =
   (id: string) =>
   (r: Reaction): boolean =>
     r.by === "family" && r.family.id === id;
+/** Families by what goes with an allergy, not by what is kin to whom. */
+const GOES_WITH: ReadonlySet<string> = new Set([
+  "birch",
+  "salicylate",
+  "peanut",
+  "gluten",
+  "mushroom",
+  "chocolate",
+  "iodine",
+]);
+function whyItIs(l: Resolved, r: Reaction): string {
+  switch (r.by) {
+    case "name":
+    case "bees":
+      return l.stuff.name;
+    case "holds":
+      return `${l.stuff.name}, which may hold ${r.what}`;
+    case "family":
+      return GOES_WITH.has(r.family.id)
+        ? `${l.stuff.name}, which is known to go with ${r.family.name}`
+        : `${l.stuff.name}, of the ${r.family.name} family`;
+  }
+}
 const FOR_ALL = ["plan", "bottle", "label"] as const;
 
 /** What someone is allergic to: by name, alias, Latin name, family, or what is known to go with it. */
@@ -125,15 +148,16 @@ export const ALLERGIC: readonly Rule[] = [
     fires: (s) =>
       s.program.lines.flatMap((l): Raised[] => {
         const other = (r: Reaction): boolean =>
-          r.by === "name" || (r.by === "family" && r.family.id !== "daisy" && r.family.id !== "cashew");
+          r.by === "name" ||
+          r.by === "holds" ||
+          (r.by === "family" && r.family.id !== "daisy" && r.family.id !== "cashew");
         const people = reacting(s, l, other);
         if (people.length === 0) return [];
         const r = reactionTo(l, people[0]!)!;
-        const why = r.by === "family" ? `${l.stuff.name}, of the ${r.family.name} family` : l.stuff.name;
         return [
           {
             severity: "stop",
-            says: `${capital(who(people))}: allergic to ${r.to}; this is ${why}.`,
+            says: `${capital(who(people))}: allergic to ${r.to}; this is ${whyItIs(l, r)}.`,
             todo: TAKE_OUT,
             about: beside(l),
           },
