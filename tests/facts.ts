@@ -31,7 +31,9 @@ export const ALSO: Readonly<Record<string, Partial<Facts>>> = {
   "honey-dry": { honeyAlone: true },
   "honey-moist": { honeyAlone: true },
   "honey-wet": { honeyAlone: true, fresh: "mild" },
-  "honey-wet-dried": { honeyAlone: true },
+  "honey-ripe": { honeyAlone: true },
+  "honey-fair": { honeyAlone: true },
+  "honey-wetter": { honeyAlone: true, fresh: "mild" },
   "honey-thin": { honeyAlone: true, fresh: "mild" },
   "honey-low-acid": { honeyAlone: true, fresh: "low-acid" },
 };

@@ -3,6 +3,7 @@ import type { Plan, Step } from "../plan/plan";
 import { type ReadLine, type ReadPlan, readTexts } from "../plan/read-plan";
 import { type Amount, measure, measured, times } from "../quantity/amount";
 import { UNITS } from "../quantity/units";
+import { readAmount } from "../reading/amounts";
 import { printAmount, printFigures } from "../reading/print";
 import { printReduction } from "../reading/reductions";
 import { isLiquid } from "../material/material";
@@ -87,6 +88,12 @@ export function scaledBy(plan: Plan, factor: number, partMl?: number): Plan {
   if (!read.ok) return plan;
   const steps = withTexts(plan, read.value, ({ amount }) => grown(amount, factor)).map((s, i): Step => {
     const r = read.value.steps[i];
+    // What boils away grows with what is in the pan, or a recipe halved boils dry.
+    if (s.do === "simmer" && s.loses !== undefined) {
+      const said = readAmount(s.loses, plan.units);
+      const loses = said.ok ? grown(said.value, factor) : undefined;
+      return loses ? { ...s, loses: printAmount(loses, plan.units) } : s;
+    }
     if (s.do !== "reduce" || r?.do !== "reduce" || !("toMl" in r.to)) return s;
     return { ...s, to: printReduction({ toMl: to4(r.to.toMl * factor) }) };
   });

@@ -78,6 +78,26 @@ const WRITTEN = (name: string) =>
   made("oxymel-even", [line("own-plant", "10 g", { form: "dried" })], {
     materials: [{ id: "own-plant", names: [name], class: "leaf", source: "own" }],
   });
+/** So much water over the heat, lid off. */
+const POT = (vessel: string, water: string, time = "20 min"): Plan =>
+  made("syrup-fridge", [], {
+    vessel,
+    steps: [
+      { do: "add", what: [dried("thyme", "10 g"), line("water", water)] },
+      { do: "simmer", for: time, lid: "off" },
+      { do: "strain", how: "wrung" },
+      { do: "bottle" },
+    ],
+  });
+/** Dried herb in honey of a water share. */
+const OXY_HONEY = (water: number): Plan =>
+  made("honey-dried", [], {
+    steps: [
+      { do: "add", what: [dried("thyme", "20 g"), line("honey", "500 mL", { water })] },
+      { do: "steep", for: "4 weeks" },
+      { do: "strain", how: "drained" },
+    ],
+  });
 const CASES: readonly Case[] = [
   ["ours-best-by", "note", [POURED], [THYME]],
   ["honey-for-an-infant", "never", [THYME, BABY], [THYME, person("the baby", { born: "2025-10" })]],
@@ -137,6 +157,8 @@ const CASES: readonly Case[] = [
   ],
   ["honey-under-twelve-months", "note", [THYME], [VINEGAR(dried("thyme", "1 cup"))]],
   ["alcohol", "stop", [WITH_ALCOHOL, CHILD], [THYME, CHILD]],
+  ["overflows", "stop", [POT("p-1500", "2 L")], [POT("p-1500", "1 L")]],
+  ["boils-dry", "stop", [POT("p-1500", "300 mL", "3 hours")], [POT("p-1500", "1 L")]],
   ["own-plant", "note", [WRITTEN("towpath mint")], [THYME]],
   [
     "too-much-a-day",
@@ -376,7 +398,7 @@ const CASES: readonly Case[] = [
     "stop",
     [
       made("syrup-pressure", [dried("elecampane", "1 cup")], {
-        vessel: "pp-6000",
+        vessel: "p-9000",
         steps: [
           { do: "add", what: [dried("elecampane", "1 cup"), line("water", "5.5 L")] },
           { do: "pressure", for: "30 min" },
@@ -489,6 +511,7 @@ const CASES: readonly Case[] = [
     [CIDER(line("beetroot", "500 g", { form: "fresh", cut: "sliced" }))],
     [CIDER(dried("thyme", "1/2 cup"))],
   ],
+  ["moist-honey", "stop", [OXY_HONEY(19.5)], [OXY_HONEY(18.6)]],
   [
     "wet-honey",
     "note",

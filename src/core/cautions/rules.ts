@@ -7,6 +7,7 @@ import { KITCHEN } from "./rules/kitchen";
 import { NEVER } from "./rules/never";
 import { PEOPLE } from "./rules/people";
 import { PLANTS } from "./rules/plants";
+import { VESSEL } from "./rules/vessel";
 import { WORDS } from "./rules/words";
 
 /** Every rule has a basis in docs/cautions.md. The engine runs on every change of a plan, at straining, at bottling and for the label. */
@@ -15,14 +16,14 @@ export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [
   ["People", PEOPLE],
   ["Dose", DOSE],
   ["Plants", PLANTS],
-  ["Vessel and kitchen", KITCHEN],
+  ["Vessel and kitchen", [...VESSEL, ...KITCHEN]],
   ["Keeping", KEEPING],
   ["Words", WORDS],
 ];
 export const RULES: readonly Rule[] = RULE_GROUPS.flatMap(([, rules]) => rules);
 
 /** Rules of the liquid, the vessel and the hands go by what is poured; the rest by all that is in it, a bottle of ours opened up. */
-const AS_IT_IS: ReadonlySet<Rule> = new Set([...KITCHEN, ...KEEPING]);
+const AS_IT_IS: ReadonlySet<Rule> = new Set([...VESSEL, ...KITCHEN, ...KEEPING]);
 
 /** Every caution a plan raises, gravest first. */
 export function cautionsOf(s: Situation): Caution[] {

@@ -17,8 +17,17 @@ export const LIVES = {
   m6: life(180, "six months"),
   m8: life(240, "eight months"),
   y1: life(365, "one year"),
+  y2: life(730, "two years"),
   y4: life(1461, "four years"),
 } as const;
+/** The lives there are, one rung above another; four weeks stand on the rung of a month. */
+export const LADDER: readonly Life[] = [
+  LIVES.d3, LIVES.w1, LIVES.w2, LIVES.m1, LIVES.m2, LIVES.m3, LIVES.m6, LIVES.m8, LIVES.y1, LIVES.y2, LIVES.y4,
+]; // prettier-ignore
+/** The rung a life stands on. */
+export const rungOf = (l: Pick<Life, "days">): number =>
+  l.days === LIVES.w4.days ? LADDER.indexOf(LIVES.m1) : LADDER.findLastIndex((x) => x.days <= l.days);
+
 /** The shorter of two lives; none where one is none. */
 export function shorter(a: Life | null, b: Life | null): Life | null {
   if (a === null || b === null) return null;
@@ -32,6 +41,7 @@ const MONTHS: Readonly<Record<string, number>> = {
   [LIVES.m6.words]: 6,
   [LIVES.m8.words]: 8,
   [LIVES.y1.words]: 12,
+  [LIVES.y2.words]: 24,
   [LIVES.y4.words]: 48,
 };
 

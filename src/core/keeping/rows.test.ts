@@ -67,13 +67,13 @@ describe("each row", () => {
     "sugar-dry": [{ rawHoney: true }, { fresh: "mild" }, { fresh: "low-acid" }],
     "sugar-50-sour": [{ honeyAlone: true }],
     "sugar-50": [{ honeyAlone: true }],
-    "sugar-30-sour": [{ honeyAlone: true }],
-    "sugar-30": [{ honeyAlone: true }],
     "vinegar-4": [{ freshFruit: true }],
     "honey-dry": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
     "honey-moist": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
     "honey-wet": [{ honeyAlone: false }, { honeyAlone: true, fresh: "low-acid" }],
-    "honey-wet-dried": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
+    "honey-ripe": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
+    "honey-fair": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
+    "honey-wetter": [{ honeyAlone: false }, { honeyAlone: true, fresh: "low-acid" }],
     "honey-thin": [{ honeyAlone: false }, { honeyAlone: true, fresh: "low-acid" }],
     "honey-low-acid": [{ honeyAlone: false }, { honeyAlone: true, fresh: "mild" }],
   };
@@ -120,7 +120,9 @@ describe("lives", () => {
     ["honey-dry", 365, 365, 365],
     ["honey-moist", 90, 180, 180],
     ["honey-wet", null, 90, 90],
-    ["honey-wet-dried", null, 30, 30],
+    ["honey-ripe", 240, 365, 240],
+    ["honey-fair", 180, 240, 180],
+    ["honey-wetter", null, 60, 60],
     ["honey-thin", null, 30, 30],
     ["honey-low-acid", null, 30, 30],
     ["nothing-keeps-it", null, 3, 3],
@@ -139,7 +141,7 @@ describe("lives", () => {
     const which = (test: (r: Row) => boolean | undefined): string[] => ROWS.filter(test).map((r) => r.id);
     expect(which((r) => r.openedInCupboard)).toEqual(["spirit-25", "spirit-20", "honey-dry"]);
     expect(which((r) => r.coolDark)).toEqual(["vinegar-4", "vinegar-4-fruit", "sour-sweet", "vinegar-2.5"]);
-    expect(which((r) => r.vented)).toEqual(["honey-wet", "honey-wet-dried", "honey-thin"]);
+    expect(which((r) => r.vented)).toEqual(["honey-wet", "honey-wetter", "honey-thin"]);
     expect(row("spirit-20").openedCold).toBe(LIVES.m6);
   });
   test("of several rows that hold the longest wins, whichever way they differ", () => {

@@ -52,7 +52,7 @@ const c = (quantity: Condition["quantity"], is: Condition["is"], line: number): 
 const { d3, w1, w2, w4, m1, m2, m3, m6, m8, y1, y4 } = LIVES;
 const fridgeOnly = (l: Life) => ({ cupboard: null, fridge: l, opened: l });
 
-/** Honey and plants alone answer to the honey rows. */
+/** Honey and plants alone answer to the honey rows, while they are honey: thinned past half they are a thin syrup like any other. */
 const notHoney = (f: Facts): boolean => !f.honeyAlone;
 /** What lives in raw honey ferments once it is thinned, however sweet it is. */
 const noRawHoney = (f: Facts): boolean => !f.rawHoney;
@@ -158,7 +158,6 @@ export const ROWS: readonly Row[] = [
     family: "sugar",
     words: "a thin syrup, sour",
     conditions: [c("brix", "at least", 30), c("ph", "at most", 4.6)],
-    also: notHoney,
     ...fridgeOnly(w4),
   },
   {
@@ -166,7 +165,6 @@ export const ROWS: readonly Row[] = [
     family: "sugar",
     words: "a thin syrup, not sour",
     conditions: [c("brix", "at least", 30)],
-    also: notHoney,
     ...fridgeOnly(w2),
   },
   {
@@ -264,6 +262,26 @@ export const ROWS: readonly Row[] = [
     openedInCupboard: true,
   },
   {
+    id: "honey-ripe",
+    family: "honey",
+    words: "honey a little moister than the ripest, on dried herb",
+    conditions: [c("water", "at most", 19)],
+    also: (f) => f.honeyAlone && f.fresh === "none",
+    cupboard: m8,
+    fridge: y1,
+    opened: m8,
+  },
+  {
+    id: "honey-fair",
+    family: "honey",
+    words: "honey moister than its best grade; watch for fizz",
+    conditions: [c("water", "at most", 19.4)],
+    also: (f) => f.honeyAlone && f.fresh === "none",
+    cupboard: m6,
+    fridge: m8,
+    opened: m6,
+  },
+  {
     id: "honey-moist",
     family: "honey",
     words: "honey a little wet for its best grade; watch for fizz",
@@ -273,29 +291,30 @@ export const ROWS: readonly Row[] = [
     fridge: m6,
     opened: m6,
   },
+  // With so little free water acidity decides nothing: what may live in it are the honey's own yeasts, by the water they find.
   {
     id: "honey-wet",
     family: "honey",
-    words: "honey thinned by fresh plant may ferment; keep it cold and vented",
-    conditions: [c("water", "at most", 25), c("ph", "at most", 4.2)],
+    words: "honey thinned by what stands in it may ferment; keep it cold and vented",
+    conditions: [c("water", "at most", 25)],
     also: (f) => f.honeyAlone && f.fresh !== "low-acid",
     ...fridgeOnly(m3),
     vented: true,
   },
   {
-    id: "honey-wet-dried",
+    id: "honey-wetter",
     family: "honey",
-    words: "honey too wet to keep itself, on dried herb; cold, vented and soon used",
-    conditions: [c("water", "at most", 25), c("ph", "at most", 4.6)],
-    also: (f) => f.honeyAlone && f.fresh === "none",
-    ...fridgeOnly(m1),
+    words: "honey thinned past a quarter water ferments in time; cold, vented and used within its day",
+    conditions: [c("water", "at most", 28)],
+    also: (f) => f.honeyAlone && f.fresh !== "low-acid",
+    ...fridgeOnly(m2),
     vented: true,
   },
   {
     id: "honey-thin",
     family: "honey",
-    words: "honey thinned past a quarter water ferments; cold, vented and soon used",
-    conditions: [c("brix", "at least", 50), c("ph", "at most", 4.2)],
+    words: "honey thinned towards half ferments; cold, vented and soon used",
+    conditions: [c("brix", "at least", 50)],
     also: (f) => f.honeyAlone && f.fresh !== "low-acid",
     ...fridgeOnly(m1),
     vented: true,

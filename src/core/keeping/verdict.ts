@@ -1,3 +1,4 @@
+import { leftOf } from "./graded";
 import { LIVES, type Life, shorter } from "./life";
 import { type Condition, type Facts, type Family, NO_ROW, ROWS, type Row } from "./rows";
 
@@ -85,6 +86,8 @@ export interface Verdict {
   readonly vented: boolean;
   /** Warm, what grows without air grows in it within hours: pH over 4.6 and water activity over 0.92. */
   readonly quick: boolean;
+  /** pH at the end that hurts. */
+  readonly ph: number;
   /** The row that decided. */
   readonly row: Row;
   readonly vetoes: readonly Veto[];
@@ -118,9 +121,30 @@ const STOPS_YEAST: ReadonlySet<Family> = new Set(["acid", "spirit", "glycerin"])
 
 /** The cap on raw honey that something was poured into, where nothing else in it stops a ferment. */
 function rawHoneyCap(f: Facts, held: readonly Row[]): Veto["id"][] {
-  if (!f.rawHoney || f.honeyAlone || held.some((r) => STOPS_YEAST.has(r.family))) return [];
+  if (!f.rawHoney || (f.honeyAlone && f.brix.low >= 50) || held.some((r) => STOPS_YEAST.has(r.family)))
+    return [];
   if (f.brix.low >= 50) return ["raw-honey-thinned"];
   return [f.ph.high <= 4.6 ? "raw-honey-thin" : "raw-honey-thin-not-sour"];
+}
+
+const longer = (a: Life, b: Life | undefined): Life => (b && b.days > a.days ? b : a);
+
+/** What rows that are missed by a hair still leave in the fridge: of all, and of those that stop what lives in honey. */
+function nearlyHeld(
+  f: Facts,
+  held: readonly Row[],
+  won: Row,
+): { readonly fridge: Life | undefined; readonly stopsYeast: Life | undefined } {
+  let fridge: Life | undefined;
+  let stopsYeast: Life | undefined;
+  for (const row of ROWS) {
+    if (row === won || held.includes(row)) continue;
+    const left = leftOf(f, row);
+    if (!left) continue;
+    fridge = fridge === undefined ? left : longer(fridge, left);
+    if (STOPS_YEAST.has(row.family)) stopsYeast = stopsYeast === undefined ? left : longer(stopsYeast, left);
+  }
+  return { fridge, stopsYeast };
 }
 
 const better = (a: Row, b: Row): boolean =>
@@ -140,11 +164,20 @@ export const rowOf = (f: Facts): Row => longest(ROWS.filter((row) => matches(f, 
 export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
   const held = ROWS.filter((row) => matches(f, row));
   const won = longest(held);
-  const standing = [...vetoes, ...rawHoneyCap(f, held)].map((id): Veto => ({ id, ...VETOES[id] }));
-  let fridge: Life | null = won.fridge;
-  let opened: Life | null = won.opened;
+  const caps = rawHoneyCap(f, held);
+  const standing = [...vetoes, ...caps].map((id): Veto => ({ id, ...VETOES[id] }));
+  const nearly = nearlyHeld(f, held, won);
+  let fridge: Life | null = longer(won.fridge, nearly.fridge);
+  // What is only for the fridge is opened there too, and keeps as long.
+  let opened: Life | null = won.cupboard === null ? longer(won.opened, nearly.fridge) : won.opened;
   for (const v of standing) {
     if (v.fridge === undefined) continue;
+    // A line that stops what lives in raw honey is no more a cliff than another: missed by a hair, the cap gives way by as much.
+    if (nearly.stopsYeast && v.fridge && caps.includes(v.id) && nearly.stopsYeast.days > v.fridge.days) {
+      fridge = shorter(fridge, nearly.stopsYeast);
+      opened = shorter(opened, nearly.stopsYeast);
+      continue;
+    }
     fridge = shorter(fridge, v.fridge);
     opened = shorter(opened, v.fridge);
   }
@@ -174,6 +207,7 @@ export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
     openedCold: cupboard === null ? undefined : won.openedCold,
     coolDark: cupboard !== null && won.coolDark === true,
     vented: won.vented === true || standing.some((v) => v.vented === true),
+    ph: f.ph.high,
     quick: f.ph.high > QUICK_PH && f.aw.high > QUICK_AW,
     row: won,
     vetoes: standing,

@@ -36,8 +36,8 @@ describe("both sides of every line", () => {
     [{ acetic: 3, ph: 3, index: 90 }, { unmixed: true }, "fridge", "none"],
     [{ glycerol: 60 }, {}, "room", "glycerin"],
     [{ glycerol: 59.999 }, {}, "fridge", "none"],
-    [{ water: 18.6 }, { dryHoney: true }, "room", "honey"],
-    [{ water: 18.601 }, { dryHoney: true }, "fridge", "none"],
+    [{ water: 20 }, { dryHoney: true }, "room", "honey"],
+    [{ water: 20.001 }, { dryHoney: true }, "fridge", "none"],
     [{ water: 17 }, { dryHoney: false }, "fridge", "none"],
   ])("%j %j works at %s, for %s", (f, more, place, because) =>
     expect(workingVerdict(jar(f, more))).toMatchObject({ place, because }),
@@ -59,7 +59,7 @@ describe("every figure is read at the end that hurts", () => {
     [{ acetic: exactly(1.5), ph: exactly(3), index: { value: 65, low: 62.9, high: 67 } }],
     [{ acetic: { value: 1.3, low: 1.19, high: 1.4 }, ph: exactly(3), index: exactly(80) }],
     [{ glycerol: { value: 61, low: 59.9, high: 62 } }],
-    [{ dryHoney: true, water: { value: 18.3, low: 18, high: 18.61 } }],
+    [{ dryHoney: true, water: { value: 19.8, low: 19.6, high: 20.01 } }],
   ])("%j is not enough", (f) => {
     const v = workingVerdict({ ...JAR, ...f });
     expect(v.place === "fridge" || v.because === "weak-spirit").toBe(true);

@@ -27,7 +27,8 @@ export const WORKING_LINES = {
   index: 63,
   ph: 4.2,
   glycerol: 60,
-  honeyWater: 18.6,
+  honeyWater: 20,
+  ripeWater: 18.6,
 } as const;
 
 /** Where a jar with the herb still in it may stand. Every figure is read at the end that hurts. */
@@ -48,7 +49,12 @@ export function workingVerdict(jar: WorkingJar): WorkingVerdict {
   if (jar.glycerol.low >= l.glycerol)
     return room("glycerin", "glycerin enough to work at room temperature, plant water counted");
   if (jar.dryHoney && jar.water.high <= l.honeyWater)
-    return room("honey", "ripe honey on dried herb may work at room temperature");
+    return room(
+      "honey",
+      jar.water.high <= l.ripeWater
+        ? "ripe honey on dried herb may work at room temperature"
+        : "honey on dried herb may work at room temperature; it is a little moist, so watch for fizz",
+    );
   if (jar.abv.low >= l.weakAbv)
     return room("weak-spirit", "strong enough for two weeks at room temperature, not longer", l.weakDays);
   return {

@@ -40,6 +40,8 @@ function simulate(lids: boolean): Simulated | undefined {
   const damp = u(0.35, 0.7);
   const skinLoss = 14 * u(0.6, 1.4);
   const airTakes = 5 * u(0.6, 1.4);
+  // No pan loses by the difference alone: between a base on a board and a wall in still air.
+  const power = u(0.1, 0.33);
   const target = [38, 43, 46, 49][Math.floor(u(0, 4))]!;
   if (target < room + 8) return undefined;
   const stood: StoodFrom[] = [{ minute: 0, as: seeded() < 0.5 ? "lidded" : "open" }];
@@ -60,8 +62,9 @@ function simulate(lids: boolean): Simulated | undefined {
     const brisk = stirred > 0 ? 1.4 : 1;
     stirred -= 2;
     const around = room + drift;
-    const dry = skinLoss * (2 * base + wall) * (c - around);
-    const wet = open ? base * 0.016 * airTakes * brisk * (antoinePa(c) - damp * antoinePa(around)) : 0;
+    const still = (Math.max(1, c - around) / 50) ** power;
+    const dry = skinLoss * still * (2 * base + wall) * (c - around);
+    const wet = open ? base * 0.016 * airTakes * still * brisk * (antoinePa(c) - damp * antoinePa(around)) : 0;
     c -= (2 * (dry + wet)) / heat;
     if ((second + 2) % 60 === 0) truth.push(c);
     if (c > target) continue;

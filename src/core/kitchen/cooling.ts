@@ -24,13 +24,13 @@ export interface Cooling {
   readonly pan: Pan;
   readonly stood: readonly StoodFrom[];
   readonly readings: readonly Temperature[];
-  /** The kitchen, where somebody looked, °C; usual 21 ± 3. */
+  /** The kitchen, where somebody looked, °C; usual 21 ± 2.4. */
   readonly room?: { readonly celsius: number; readonly sd: number } | undefined;
 }
 
 /**
  * Heat lost through skin, W/m²K: still air, a draught, an iced sink stirred. Textbook values for natural convection and radiation from a dull pan,
- * ± 40 %; the fit finds what this pan's is.
+ * ± 40 %; the fit finds what this pan is.
  */
 const LOSES: Readonly<Record<Stands, number>> = { lidded: 14, open: 14, draught: 25, iced: 150, fridge: 14 };
 /** What an iced sink and a fridge are, °C. */
@@ -43,25 +43,39 @@ const STILL_AIR = 5;
 const DRAUGHT_AIR = 9;
 const HUMID = 0.5;
 
-const USUAL_ROOM: Known = { mean: 21, sd: 3 };
-/** ± 40 %, any of it as likely: the logarithm’s standard deviation. */
-const LOSS: Known = { mean: 0, sd: 0.22 };
+const USUAL_ROOM: Known = { mean: 21, sd: 2.4 };
+/** ± a quarter for the middle two thirds of kitchen pans once the loss eases as it should: the logarithm’s standard deviation. */
+const LOSS: Known = { mean: 0, sd: 0.14 };
 /** The same, and what is not known of the room's damp. */
-const STEAM: Known = { mean: 0, sd: 0.24 };
-/** What no fit of four unknowns catches: a stir, a door, a pan moved; as a share of the time still to come. */
-const UNSEEN = 0.012;
+const STEAM: Known = { mean: 0, sd: 0.14 };
+/**
+ * How the loss falls with the difference, as a power of it: a quarter for natural convection on a wall, a third over a hot plate, near a quarter for
+ * what shines by T⁴ between a pan and a room (heat-transfer textbooks); nothing where a draught or the base carries most of it away.
+ */
+const BEND: Known = { mean: 0.21, sd: 0.045 };
+/** What no fit of five unknowns catches: a stir, a door, a pan moved; as a share of the time still to come. */
+const UNSEEN = 0.013;
 
-/** Unknowns in order: log of the loss, log of the steaming, the room, the temperature at the first reading. */
+/** Unknowns in order: log of the loss, log of the steaming, the room, the temperature at the first reading, the power by which the loss eases. */
 type Unknowns = readonly number[];
 
 const airOf = (as: Stands): number => (as === "draught" ? DRAUGHT_AIR : STILL_AIR);
 
+/** °C between pan and room at which the figures of loss hold. */
+const AT_DIFFERENCE = 50;
+/** Stirred or blown on, what takes the heat does not depend on how warm the pan still is. */
+const FORCED: ReadonlySet<Stands> = new Set<Stands>(["iced", "draught"]);
+/** How much less readily a cooler pan gives its heat to still air, as a share of what it gave at the difference the figures hold at. */
+const eases = (difference: number, as: Stands, bend: number): number =>
+  FORCED.has(as) ? 1 : Math.pow(Math.max(0.5, difference) / AT_DIFFERENCE, bend);
+
 /** °C a minute it falls. */
-function falls(celsius: number, as: Stands, [loss, steam, room]: Unknowns, pan: Pan): number {
+function falls(celsius: number, as: Stands, [loss, steam, room, , bend]: Unknowns, pan: Pan): number {
   const around = AROUND[as] ?? room!;
-  const watts = LOSES[as] * Math.exp(loss!) * pan.skin * (celsius - around);
+  const still = eases(celsius - around, as, bend!);
+  const watts = LOSES[as] * Math.exp(loss!) * still * pan.skin * (celsius - around);
   const vapour = STEAMS.has(as) ? vapourPa(celsius) - HUMID * vapourPa(around) : 0;
-  const steaming = pan.surface * LEWIS * airOf(as) * Math.exp(steam!) * Math.max(0, vapour);
+  const steaming = pan.surface * LEWIS * airOf(as) * Math.exp(steam!) * still * Math.max(0, vapour);
   return (60 * (watts + steaming)) / pan.heat;
 }
 
@@ -138,7 +152,7 @@ export function learn(c: Cooling, startsAt = 98): Learned {
   const first = readings[0];
   const room = c.room ? { mean: c.room.celsius, sd: c.room.sd } : USUAL_ROOM;
   const start = first ? { mean: first.celsius, sd: Math.max(3, 3 * first.sd) } : { mean: startsAt, sd: 2 };
-  const known = [LOSS, STEAM, room, start];
+  const known = [LOSS, STEAM, room, start, BEND];
   const minutes = readings.map((r) => r.minute);
   const cooling = { ...c, readings };
   const fitted = fitOf(

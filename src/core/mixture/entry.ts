@@ -22,7 +22,8 @@ export type Operation =
   /** Plant water and solubles pass into the liquid. */
   | { readonly op: "soak" }
   /** Boils away this many g of water (with its share of acetic acid; alcohol goes first). */
-  | { readonly op: "boil-off"; readonly grams: number }
+  /** `said`: the maker gave the loss; otherwise the clock and the pan did, which are known far less well. */
+  | { readonly op: "boil-off"; readonly grams: number; readonly said?: boolean }
   /** Boils down to a volume in mL, or to a share of what is there. */
   | { readonly op: "reduce"; readonly toMl?: number; readonly toShare?: number }
   | { readonly op: "strain"; readonly how: "drained" | "wrung" | "pressed"; readonly measuredMl?: number };

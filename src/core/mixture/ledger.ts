@@ -15,6 +15,9 @@ import {
 import type { Account, Entry, Moved, Operation, Run } from "./entry";
 import { volumeOf } from "./volume";
 
+/** How far a loss that was said may be off, as a share of how far one by the clock may be. */
+export const SAID_SHARE = 1 / 8;
+
 /** The state of a run: everything the operations change, scratch between runs. */
 interface State {
   readonly a: Account;
@@ -238,7 +241,8 @@ export function operate(
       seeJar(s);
       break;
     case "boil-off":
-      boilOff(a, o.grams * laws.boiling);
+      // What somebody said boiled off is known an eighth as badly as what a clock makes of it.
+      boilOff(a, o.grams * (o.said ? 1 + (laws.boiling - 1) * SAID_SHARE : laws.boiling));
       break;
     case "reduce":
       reduce(a, o, laws);

@@ -43,9 +43,12 @@ export type Usual = Readonly<Partial<Record<Role, Bottle>>>;
 export interface Bench {
   readonly jar: string;
   readonly pot: string;
+  /** What holds pressure. */
+  readonly pressurePot: string;
   readonly usual: Usual;
 }
-export const PLAIN_BENCH: Bench = { jar: "us-quart", pot: "p-3000", usual: {} };
+export const PRESSURE_POT = "pp-6000";
+export const PLAIN_BENCH: Bench = { jar: "us-quart", pot: "p-3000", pressurePot: PRESSURE_POT, usual: {} };
 
 function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids): Line {
   const role = w.role as Exclude<Role, "herb">;
@@ -69,6 +72,8 @@ function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids): Lin
 function vesselFor(way: Way, plan: Plan, bench: Bench): Plan["vessel"] {
   const of = plan.vessel;
   const pot = typeof of === "string" ? of.startsWith("p") : of?.sort === "pot" || of?.sort === "pressure-pot";
+  const holdsPressure = typeof of === "string" ? of.startsWith("pp") : of?.sort === "pressure-pot";
+  if (way.steps.some((s) => s.do === "pressure")) return holdsPressure ? of : bench.pressurePot;
   if (way.vessel === "pot") return pot ? of : bench.pot;
   return of === undefined || pot ? bench.jar : of;
 }

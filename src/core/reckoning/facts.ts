@@ -79,9 +79,15 @@ export function factsOf(p: Program, fin: Figures): Facts {
 const keepsFresh = (f: Facts): boolean =>
   f.abv.low >= KEPT_ABV || (f.acid.low >= KEPT_ACID && f.ph.high <= KEPT_PH);
 
-/** What may stay in the bottle: dried herb in honey that passes, anything under strong spirit. */
+/** Acid that keeps what stands in it, % acetic by itself. */
+const [COVERS_ACETIC, COVERS_PH] = [4, 4.0];
+const keptByAcid = (f: Facts): boolean => f.acetic.low >= COVERS_ACETIC && f.ph.high <= COVERS_PH;
+
+/** What may stay in the bottle: dried herb in honey that passes, what is mild in sour vinegar, anything under strong spirit. */
 const mayStay = (f: Facts): boolean =>
-  (f.honeyAlone && f.fresh === "none" && f.water.high <= PASSING_HONEY) || f.abv.low >= COVERS_ABV;
+  (f.honeyAlone && f.fresh === "none" && f.water.high <= PASSING_HONEY) ||
+  (f.fresh !== "low-acid" && keptByAcid(f)) ||
+  f.abv.low >= COVERS_ABV;
 
 /** What forbids a cupboard whatever the rows say, of what was planned. */
 export function vetoesOf(p: Program, f: Facts, solidsLeft: boolean): Veto["id"][] {
@@ -91,7 +97,7 @@ export function vetoesOf(p: Program, f: Facts, solidsLeft: boolean): Veto["id"][
     ["vinegar-unknown", hasUnknownVinegar(p)],
     ["base-in-vinegar", base && p.lines.some((l) => l.stuff.class === "vinegar")],
     ["low-acid-fresh", f.fresh === "low-acid" && !keepsFresh(f)],
-    ["sunny-sill", sill && !f.honeyAlone && f.abv.low < COVERS_ABV],
+    ["sunny-sill", sill && !f.honeyAlone && f.abv.low < COVERS_ABV && !(f.fresh === "none" && keptByAcid(f))],
     ["solids-left", solidsLeft && !mayStay(f)],
   ];
   return found.flatMap(([id, so]) => (so ? [id] : []));

@@ -1,5 +1,5 @@
 import type { Entry, LawName, Operation } from "../mixture/entry";
-import { run } from "../mixture/ledger";
+import { SAID_SHARE, run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
 import { BOOK_RETENTION, LAWS } from "./doubts";
 
@@ -34,7 +34,8 @@ const LIKELY: Readonly<Record<Source, { readonly least: number; readonly most: n
 function movedBy(operations: readonly Operation[], z: Readonly<Record<Source, number>>): Operation[] {
   const [boils, mark] = [Math.max(0, 1 + z.boiling * SPREAD.boiling), 1 + z.mark * SPREAD.mark];
   return operations.map((o): Operation => {
-    if (o.op === "boil-off") return { ...o, grams: o.grams * boils };
+    if (o.op === "boil-off")
+      return { ...o, grams: o.grams * (o.said ? 1 + (boils - 1) * SAID_SHARE : boils) };
     return o.op === "reduce" && o.toShare !== undefined
       ? { ...o, toShare: Math.min(1, o.toShare * mark) }
       : o;

@@ -1,6 +1,7 @@
 import { type Fault, type Result, fail, fault, ok, under } from "../fault";
 import type { Catalogue } from "../material/catalogue";
 import { run } from "../mixture/ledger";
+import { WATER } from "../mixture/components";
 import { volumeOf } from "../mixture/volume";
 import { type Happened, NOTHING_HAPPENED } from "../plan/happened";
 import type { Plan } from "../plan/plan";
@@ -101,9 +102,32 @@ function laterParts(drafts: readonly Draft[], partMl: number | undefined): Resul
 /** A pot stops at this much over what is asked of it before it is a miss. */
 const NEAR_ENOUGH = 1.03;
 
+/** What may boil away of the water that is there before the pan scorches. */
+const MOST_OF_WATER = 0.95;
+/** A loss somebody said that is more than the water in the pan. */
+function boiledDry({ entries, operations, began, read }: Walk, at: number, grams: number): Fault | undefined {
+  const i = [...began.values()].findLastIndex((b) => b <= at);
+  const step = read.steps[i];
+  if (step?.do !== "simmer" || step.losesMl === undefined) return undefined;
+  const water = run(entries, operations.slice(0, at)).account.liquid[WATER]!;
+  if (grams <= water * MOST_OF_WATER) return undefined;
+  const most = Math.floor((water * MOST_OF_WATER) / 10) * 10;
+  return fault(
+    "BoilsDry",
+    `${Math.round(step.losesMl)} mL cannot boil away: only about ${Math.round(water)} mL of water is in the pan, and it would burn dry. Say ${most} mL or less.`,
+    ["steps", i, "loses"],
+    `${most} mL`,
+  );
+}
+
 /** A boiling down that cannot come to what is asked: what is dissolved stays, and the pan would burn. */
-function tooFar({ entries, operations, began }: Walk): Fault | undefined {
+function tooFar(walk: Walk): Fault | undefined {
+  const { entries, operations, began } = walk;
   for (const [i, o] of operations.entries()) {
+    if (o.op === "boil-off") {
+      const gone = boiledDry(walk, i, o.grams);
+      if (gone) return gone;
+    }
     if (o.op !== "reduce") continue;
     const before = volumeOf(run(entries, operations.slice(0, i)).account.liquid);
     const after = volumeOf(run(entries, operations.slice(0, i + 1)).account.liquid);

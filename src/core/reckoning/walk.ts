@@ -47,7 +47,7 @@ export class Walk {
   private strained = 0;
 
   constructor(
-    private readonly read: ReadPlan,
+    readonly read: ReadPlan,
     private readonly drafts: readonly Draft[],
     private readonly vessel: Vessel | undefined,
     private readonly happened: Happened,
@@ -134,12 +134,12 @@ export class Walk {
     return fine;
   }
 
-  /** The liquid as it will be once everything of this step has soaked but the line itself: plant water and solubles count. */
+  /** The liquid as it will be once everything of this step is in and has soaked but the line itself: plant water and solubles count, and what is poured after it. */
   private soaked(d: Draft): Mixture {
     const entries = [...this.entries];
     const operations = [...this.operations];
     for (const x of this.drafts) {
-      if (x.step !== d.step || x.place <= d.place || !x.stuff.plant || x.grams === undefined) continue;
+      if (x.step !== d.step || x.place <= d.place || x.grams === undefined) continue;
       operations.push({ op: "add", entry: entries.length });
       entries.push(entryOf(x, x.grams));
     }
@@ -192,7 +192,7 @@ export class Walk {
     const open = minutes * SIMMER_G_PER_MIN_CM2 * (Math.PI / 4) * across * across;
     const grams =
       step.losesMl === undefined ? open * (step.lid === "on" ? LID_SHARE : 1) : step.losesMl * 0.998;
-    this.operations.push({ op: "boil-off", grams });
+    this.operations.push({ op: "boil-off", grams, ...(step.losesMl === undefined ? {} : { said: true }) });
     return fine;
   }
 

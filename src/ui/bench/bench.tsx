@@ -25,6 +25,7 @@ import { useBeginning } from "./use-beginning";
 import { type BenchActions, useBench } from "./use-bench";
 
 import { VesselPane, type VesselPart } from "./vessel-pane";
+import { PRESSURE_POT } from "@/core/plan/ways";
 import { POT, useHeadActions, usualJar } from "./fittings";
 
 interface Props {
@@ -42,7 +43,12 @@ const NOBODY: readonly string[] = [];
 function useAround({ household, today, items, busy }: Props) {
   const stores = useMemo(() => storesOf(items), [items]);
   const fittings = useMemo<Fittings>(
-    () => ({ jar: usualJar(stores, busy, household), pot: POT, usual: usualOf(stores.lots) }),
+    () => ({
+      jar: usualJar(stores, busy, household),
+      pot: POT,
+      pressurePot: PRESSURE_POT,
+      usual: usualOf(stores.lots),
+    }),
     [stores, busy, household],
   );
   const around = useMemo<Around>(

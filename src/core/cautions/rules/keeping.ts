@@ -60,6 +60,9 @@ function standingWords(s: Situation, x: JudgedStanding): { says: string; todo: s
   }
 }
 
+/** % water of a jar of honey and dried herb, at the end that hurts, past which it ferments more easily than not: a typed 18.6 stays under it. */
+const MOIST_JAR = 19.15;
+
 export const KEEPING: readonly Rule[] = [
   {
     id: "low-acid-in-honey",
@@ -173,6 +176,26 @@ export const KEEPING: readonly Rule[] = [
         todo: "Use a drier one where honey alone must keep, or keep it cold.",
       }),
     ),
+  },
+  {
+    id: "moist-honey",
+    basis: "yeasts of honey wake from some 19 % water on; what stands in it brings a little more",
+    stages: ["plan", "make"],
+    fires: (s) => {
+      const honey = s.program.lines.find((l) => l.stuff.class === "honey");
+      const { honeyAlone, verdict, jar } = s.reckoning;
+      const isMoist = honeyAlone && verdict.cupboard !== null && jar.water.high > MOIST_JAR;
+      return honey && isMoist && s.reckoning.standings.length > 0
+        ? [
+            {
+              severity: "stop",
+              says: `With the herb in it this honey holds up to ${jar.water.high.toFixed(1)} % water: it may ferment where it stands.`,
+              todo: "Take a drier honey, let it stand in the fridge, or say why, and watch for fizz.",
+              about: beside(honey),
+            },
+          ]
+        : [];
+    },
   },
   {
     id: "ours-best-by",

@@ -138,28 +138,6 @@ export const KITCHEN: readonly Rule[] = [
         : [],
   },
   {
-    id: "pressure",
-    basis: "steam burns; foaming fruit blocks the valve",
-    stages: ["plan", "make"],
-    fires: (s) => {
-      const step = stepThat(s, (x) => x.do === "pressure");
-      if (step === undefined) return [];
-      const over = (s.reckoning.fit?.filled ?? 0) > 1 && s.program.vessel?.sort === "pressure-pot";
-      return [
-        {
-          severity: over ? "stop" : "note",
-          says: over
-            ? "The pressure pot is too full."
-            : "Under pressure: two thirds full at most, half for foaming berries.",
-          todo: over
-            ? "Two thirds at most, half for foaming berries: make it in two."
-            : "Let the pressure fall by itself; steam burns.",
-          about: { what: "step", step },
-        },
-      ];
-    },
-  },
-  {
     id: "spirit-on-the-boil",
     basis: "ethanol vapour catches fire",
     stages: ["plan", "make"],

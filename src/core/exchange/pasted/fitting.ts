@@ -1,3 +1,4 @@
+import { PRESSURE_POT } from "../../plan/ways";
 import type { Catalogue } from "../../material/catalogue";
 import type { Plan } from "../../plan/plan";
 import type { UnitSystem } from "../../quantity/units";
@@ -24,8 +25,12 @@ const JARS: Readonly<Record<UnitSystem, readonly string[]>> = {
 };
 const POTS = ["p-1500", "p-3000", "p-5000", "p-9000"] as const;
 
-function tried(said: string | undefined, pot: boolean, c: Fittings): string[] {
+function tried(said: string | undefined, pot: boolean, pressure: boolean, c: Fittings): string[] {
   const isPot = VESSELS.get(said ?? "")?.sort.includes("pot") ?? false;
+  if (pressure) {
+    const holds = VESSELS.get(said ?? "")?.sort === "pressure-pot";
+    return [...(said && holds ? [said] : []), PRESSURE_POT];
+  }
   if (pot) return [...(said && isPot ? [said] : []), c.pot ?? "p-3000", ...POTS];
   const usual = c.jar ?? (c.system === "us" ? "us-quart" : "m-1000");
   return [...(said && !isPot ? [said] : []), usual, ...JARS[c.system]];
@@ -42,7 +47,12 @@ export interface Fitted {
 
 /** The plan in the vessel that was said; else in the household’s own, or the next one it fits into. */
 export function fitting(plan: Plan, said: string | undefined, c: Fittings): Fitted {
-  const vessels = tried(said, wantsPot(plan.steps), c);
+  const vessels = tried(
+    said,
+    wantsPot(plan.steps),
+    plan.steps.some((s) => s.do === "pressure"),
+    c,
+  );
   // What one vessel could not hold, no smaller one will.
   let least = 0;
   for (const vessel of vessels) {
