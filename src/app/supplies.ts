@@ -1,3 +1,4 @@
+import { type Course, weeklyMl } from "@/core/cellar/course";
 import { type Supply, startBy, supplyOf } from "@/core/cellar/supply";
 import type { Away } from "@/core/care/weeks";
 import { type Day, addDays } from "@/core/day";
@@ -23,12 +24,28 @@ async function daysToReady(batchId: string): Promise<number | undefined> {
 async function nextOf(supply: Supply, newest: string, today: Day): Promise<Lasts["next"]> {
   if (!supply.out || supply.out.early > addDays(today, PLANNED_AHEAD)) return undefined;
   const days = await daysToReady(newest);
-  return days === undefined ? undefined : { days, by: startBy(supply.out.early, days) };
+  return days === undefined
+    ? undefined
+    : {
+        days,
+        by: startBy(supply.out.early, days),
+        sure: supply.out.early === supply.out.late,
+      };
 }
+
+/** One course for each who takes one: whoever begins another bottle goes on with the last that was laid down. */
+const eachOnce = (courses: readonly Course[]): Course[] => [
+  ...new Map(courses.map((c) => [c.for ?? "", c])).values(),
+];
 
 async function lastsOf(r: Remedy, today: Day, away: readonly Away[]): Promise<Lasts | undefined> {
   const bottles = await bottlesOfRemedy(db(), r, today);
-  const supply = supplyOf(bottles, today, { courseMl: r.courseMl ?? undefined, away });
+  const courses = eachOnce(r.courses ?? []);
+  const supply = supplyOf(bottles, today, {
+    courseMl: courses.length > 0 ? courses.reduce((ml, c) => ml + weeklyMl(c), 0) : undefined,
+    courses,
+    away,
+  });
   return supply && { name: r.name, newest: r.newest, supply, next: await nextOf(supply, r.newest, today) };
 }
 

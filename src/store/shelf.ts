@@ -1,5 +1,6 @@
 import type { Batch } from "../core/journal/fold";
 import { type BatchState, fold } from "../core/journal/fold";
+import type { Course } from "../core/cellar/course";
 import type { CellarBottle } from "../core/cellar/on-shelf";
 import type { SupplyBottle } from "../core/cellar/supply";
 import type { Kind } from "../core/plan/plan";
@@ -99,8 +100,8 @@ const LOOKED_BACK = "2 years";
 export interface Remedy {
   readonly name: string;
   readonly kind: Kind;
-  /** mL a week by the course that is laid down for what stands there. */
-  readonly courseMl: number | null;
+  /** The courses laid down for what stands there, in the order of its bottles. */
+  readonly courses: readonly Course[] | null;
   /** The batch it would be made after. */
   readonly newest: string;
   /** Moves with every entry of its batches and bottles. */
@@ -114,7 +115,7 @@ const LATELY = (sql: Sql, today: string) =>
 export async function remedies(sql: Sql, today: string): Promise<Remedy[]> {
   return sql<Remedy[]>`
     select min(b.name) as name, b.kind, (array_agg(b.id order by b.begun_day desc, b.code desc))[1] as newest,
-      max(x.course_ml) filter (where x.state = 'kept') as "courseMl",
+      json_agg(x.course order by x.course->>'from', x.number) filter (where x.state = 'kept' and x.course is not null) as "courses",
       count(*) || '.' || sum(x.seq) || '.' || sum(b.seq) as stamp
     from bottle x join batch b on b.id = x.batch_id where ${LATELY(sql, today)}
     group by lower(b.name), b.kind order by 1`;

@@ -49,6 +49,9 @@ const timesOf = (taken: readonly Taken[], on: Day, ml: number): number =>
   Math.round((taken.filter((t) => t.from === on && t.to === on).reduce((n, t) => n + t.ml, 0) / ml) * 10) /
   10;
 
+/** Whole times of something in something: spoons and ounces agree to some millionths, and no day is lost to that. */
+const whole = (times: number): number => Math.floor(times + 1e-4);
+
 /** mL a week that a course takes over its own days and its rest. */
 export const weeklyMl = (c: Pick<Course, "ml" | "times" | "days" | "rest">): number =>
   (7 * c.ml * c.times * c.days) / (c.days + c.rest);
@@ -65,7 +68,7 @@ export function courseStands(
   const wholeMl = dayMl * c.days;
   const last = addDays(c.from, c.days - 1);
   const restUntil = addDays(last, c.rest + 1);
-  const courses = Math.floor(leftMl / wholeMl + 1e-9);
+  const courses = whole(leftMl / wholeMl);
   const day = daysBetween(c.from, today) + 1;
   const times = timesOf(taken, today, c.ml);
   return {
@@ -76,7 +79,7 @@ export function courseStands(
     herb: per.herb * dayMl,
     courses,
     overMl: Math.max(0, leftMl - courses * wholeMl),
-    daysLeft: Math.floor(leftMl / dayMl + 1e-9),
+    daysLeft: whole(leftMl / dayMl),
     last,
     restUntil,
     stage: stageOf(c, today, last, restUntil),

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { chance, type Chance } from "../../../tests/chance";
 import { type Day, addDays, daysBetween } from "../day";
+import { courseStands } from "./course";
 import { type SupplyBottle, type Taken, startBy, supplyOf } from "./supply";
 
 const TODAY = "2026-11-24";
@@ -186,5 +187,91 @@ describe("what is known beside what was used", () => {
     const away = [{ from: addDays(TODAY, -28), to: addDays(TODAY, -1) }];
     expect(supplyOf(b, TODAY, { away })!.perWeekMl).toBeCloseTo(70, 0);
     expect(supplyOf(b, TODAY)!.perWeekMl).toBeLessThan(60);
+  });
+});
+
+describe("a course that was laid down is arithmetic", () => {
+  /** Day by day and spoon by spoon, by nobody's formula. */
+  const plainly = (
+    ml: number,
+    c: { ml: number; times: number; days: number; rest: number; from: Day },
+  ): Day => {
+    let left = ml;
+    let last = addDays(TODAY, -1);
+    for (let day = TODAY, n = 0; n < 3000; n++, day = addDays(day, 1)) {
+      const since = daysBetween(c.from, day);
+      const takes = since >= 0 && since % (c.days + c.rest) < c.days ? c.ml * c.times : 0;
+      if (takes > left + 1e-3) return last;
+      left -= takes;
+      last = day;
+      if (left <= 1e-3) return day;
+    }
+    throw new Error("it never ends");
+  };
+  test("to the day, for a thousand of them, with rests, begun and to come", () => {
+    for (let seed = 0; seed < 1000; seed++) {
+      const c = chance(seed * 31 + 9);
+      const course = {
+        ml: c.pick([2.5, 4.928921875, 5, 14.78676, 15]),
+        times: 1 + Math.floor(c.next() * 4),
+        days: 3 + Math.floor(c.next() * 30),
+        rest: c.pick([0, 0, 3, 7, 14]),
+        from: addDays(TODAY, Math.floor(c.from(-8, 20))),
+      };
+      const doses = 1 + Math.floor(c.next() * 60);
+      const stock = course.ml * course.times * doses * (1 + c.from(-5e-7, 5e-7));
+      const s = supplyOf([bottle({ filled: TODAY, leftMl: stock, bestBy: "2040-01-01" })], TODAY, {
+        courses: [course],
+      })!;
+      const should = plainly(stock, course);
+      expect([seed, s.out?.early, s.out?.late]).toEqual([seed, should, should]);
+    }
+  });
+  test("twenty fluid ounces at a hundred and twenty spoons are forty days at three a day, and no day is lost", () => {
+    const stands = courseStands(
+      { ml: 4.92892, said: "1 tsp", times: 3, days: 40, rest: 0, for: undefined, from: TODAY },
+      591.4705,
+      { sugar: 0, alcohol: 0, herb: 0 },
+      [],
+      TODAY,
+    );
+    expect(stands.daysLeft).toBe(40);
+    expect(stands.courses).toBe(1);
+  });
+  test("what is poured quite otherwise is what is done, and it is learned again", () => {
+    const course = { ml: 5, times: 3, days: 90, rest: 0, from: addDays(TODAY, -30) };
+    const other = bottle({
+      filled: addDays(TODAY, -60),
+      leftMl: 200,
+      bestBy: "2040-01-01",
+      taken: steady(3, 60),
+    });
+    const s = supplyOf([other], TODAY, { courseMl: 105, courses: [course] })!;
+    expect(s.out!.early < s.out!.likely!).toBe(true);
+    const kept = bottle({
+      filled: addDays(TODAY, -60),
+      leftMl: 150,
+      bestBy: "2040-01-01",
+      taken: steady(15, 30),
+    });
+    expect(supplyOf([kept], TODAY, { courseMl: 105, courses: [course] })!.out!.late).toBe(addDays(TODAY, 9));
+  });
+  test("what is past its day before the course comes to it is told in mL", () => {
+    const course = { ml: 5, times: 1, days: 90, rest: 0, from: TODAY };
+    const s = supplyOf([bottle({ filled: TODAY, leftMl: 500, bestBy: addDays(TODAY, 9) })], TODAY, {
+      courses: [course],
+    })!;
+    expect(s.lateMl).toBeCloseTo(450, 6);
+    expect(s.out!.early).toBe(addDays(TODAY, 9));
+  });
+  test("nobody takes it while nobody is at home", () => {
+    const course = { ml: 10, times: 1, days: 90, rest: 0, from: TODAY };
+    const at = (away: { from: Day; to: Day }[]) =>
+      supplyOf([bottle({ filled: TODAY, leftMl: 100, bestBy: "2040-01-01" })], TODAY, {
+        courses: [course],
+        away,
+      })!.out!.early;
+    expect(at([])).toBe(addDays(TODAY, 9));
+    expect(at([{ from: addDays(TODAY, 3), to: addDays(TODAY, 5) }])).toBe(addDays(TODAY, 12));
   });
 });

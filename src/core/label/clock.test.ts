@@ -91,6 +91,15 @@ describe("a bottle’s clock", () => {
       bestBy([moved(after(30), "freezer"), moved(after(130), "fridge")], FRIDGE, undefined, filled),
     ).toBe(after(130 + 60));
   });
+  test("a year of ice is one year, however often it went in", () => {
+    const turns = [moved(after(10), "freezer"), moved(after(210), "fridge"), moved(after(220), "freezer")];
+    expect(bestBy(turns)).toBe(after(220 + 165));
+  });
+  test("what was frozen to its end is not past its own date nor past what somebody saw", () => {
+    const turns = [moved(after(10), "freezer"), moved(after(400), "fridge")];
+    expect(bestBy(turns, CUPBOARD, after(200))).toBe(after(200));
+    expect(bestBy([...turns, entry("opened", after(401))])).toBe(after(10 + 365));
+  });
   test("a year frozen is the end of it", () =>
     expect(bestBy([moved(after(10), "freezer"), moved(after(400), "fridge")])).toBe(after(10 + 365)));
   test("a place the verdict forbids uses it up in days, closed or opened", () => {
@@ -175,12 +184,13 @@ function plainly(
     if (v.place === "fridge" && warm(place)) return 3;
     return place === "fridge" ? Math.max(v.fridgeDays, v.place === "fridge" ? v.days : 0) : v.days;
   };
-  let used = 0;
+  let [used, frozen] = [0, 0];
   for (let n = 0, day = stood[0]![0]; n < 4000; n++, day = addDays(day, 1)) {
-    const [from, place] = stood.findLast(([d]) => d <= day)!;
+    const [, place] = stood.findLast(([d]) => d <= day)!;
     if (used >= 1 - 1e-6) return day;
     if (place === "freezer") {
-      if (day >= addDays(from, 365)) return day;
+      if (frozen >= 365) return day;
+      frozen++;
       continue;
     }
     const life = lifeOf(place, opened !== undefined && opened <= day);

@@ -49,20 +49,22 @@ function stretches(b: BottleNow): Stretch[] {
 
 /**
  * The day a bottle's life is used up: each day uses one part in L of it, L being the days the promise gives in that place, closed or opened;
- * frozen days use none, a year of them at most. Opened, it never lasts longer than its opened life from that day; nor longer than someone who
+ * frozen days use none, a year of them in all at most. Opened, it never lasts longer than its opened life from that day; nor longer than someone who
  * looked at it said.
  * @param own the maker's own date, in place of the reckoned one while it is closed
  */
 export function bestByOfBottle(b: BottleNow, held: HeldIn, own?: Day): Day {
   const parts = stretches(b);
-  let used = 0;
+  let [used, frozen] = [0, 0];
   let best: Day = parts[0]!.from;
   for (const [i, s] of parts.entries()) {
     const until = parts[i + 1]?.from;
     const days = until === undefined ? undefined : daysBetween(s.from, until);
     if (s.place === "freezer") {
-      best = addDays(s.from, FROZEN_AT_MOST);
-      if (days !== undefined && days >= FROZEN_AT_MOST) return best;
+      // One year of ice in all, however often it went in and out.
+      best = addDays(s.from, FROZEN_AT_MOST - frozen);
+      if (days !== undefined && frozen + days >= FROZEN_AT_MOST) break;
+      frozen += days ?? 0;
       continue;
     }
     const promised = s.open

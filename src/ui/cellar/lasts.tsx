@@ -11,7 +11,8 @@ export interface Lasts {
   /** The batch the next would be made after. */
   readonly newest: string;
   readonly supply: Supply;
-  readonly next: { readonly days: number; readonly by: Day } | undefined;
+  /** `sure`: the day is counted by a course, not learned. */
+  readonly next: { readonly days: number; readonly by: Day; readonly sure: boolean } | undefined;
 }
 
 /** “six weeks”, “ten days”. */
@@ -23,11 +24,25 @@ function RunsOut({ supply: { out, stockMl } }: { supply: Supply }) {
   if (!out) return <span className="quiet">It cannot be said yet how long that lasts.</span>;
   const about = out.likely ? `about ${printDay(out.likely)}` : "in more than two years";
   const late = out.late ? printDay(out.late, "short") : "later than can be said";
+  if (out.early === out.late)
+    return (
+      <>
+        By its course it is enough until <strong>{printDay(out.early)}</strong>.
+      </>
+    );
   return (
     <>
       Runs out <strong>{about}</strong> ({printDay(out.early, "short")} – {late}).
     </>
   );
+}
+
+/** By when the next is to be begun; what is made in an afternoon, or whose day is only likely, is no day that was missed. */
+function startWords(next: NonNullable<Lasts["next"]>, today: Day): string {
+  if (next.by >= today) return `start it by ${printDay(next.by)}.`;
+  return next.sure && next.days > 0
+    ? `it was to be begun by ${printDay(next.by)}.`
+    : "begin it now, to have no gap.";
 }
 
 /** By when the next is to be begun; red once that day is gone. */
@@ -36,7 +51,7 @@ export function StartBy({ next, today }: { next: NonNullable<Lasts["next"]>; tod
   return (
     <span className={gone ? "text-rust font-semibold" : ""}>
       {next.days > 0 && <>A new one wants {wants(next.days)}: </>}
-      {gone ? `it was to be begun by ${printDay(next.by)}.` : `start it by ${printDay(next.by)}.`}
+      {startWords(next, today)}
     </span>
   );
 }
