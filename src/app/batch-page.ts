@@ -3,7 +3,7 @@ import { cache } from "react";
 import { z } from "zod";
 import type { EventType } from "@/core/journal/events";
 import { type Batch, fold } from "@/core/journal/fold";
-import { reckonBatch } from "@/core/journal/reckon";
+import { reckonBatch, standingOn } from "@/core/journal/reckon";
 import { eventsOf } from "@/store/append";
 import { db } from "@/store/db";
 import { BATCHES } from "@/store/journal";
@@ -18,8 +18,9 @@ export async function batchAsItStands(params: Promise<{ id: string }>) {
   const id = z.uuid().safeParse((await params).id);
   if (!id.success) notFound();
   const [f, events, { people, empties }] = await Promise.all([frame(), entriesOf(id.data), stores(db())]);
-  const batch = fold(events);
-  if (!batch) notFound();
+  const folded = fold(events);
+  if (!folded) notFound();
+  const batch = standingOn(folded, f.today);
   const company = { people, today: f.today };
   return { ...f, batch, events, company, empties, reckoned: reckonBatch(batch, batch.making, company) };
 }

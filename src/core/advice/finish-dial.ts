@@ -6,6 +6,7 @@ import { isSweet } from "../material/material";
 import type { Line } from "../plan/plan";
 import type { Goal } from "../quantity/amount";
 import { printAmount } from "../reading/print";
+import { beforeFinish } from "../reckoning/in-the-pot";
 import type { Resolved } from "../reckoning/program";
 import type { Reckoning } from "../reckoning/reckon";
 
@@ -98,7 +99,7 @@ export function dialOf(batch: Batch, lines: readonly Line[], id: string): Dial |
     ? shown.value.program.lines.find((x) => x.stage === "finish" && x.line.id === id)
     : undefined;
   if (!shown.ok || !l || l.stuff.plant) return undefined;
-  const now = goesIn(line) ? poured(l) / Math.max(1, shown.value.reckoning.strained.ml.value) : 0;
+  const now = goesIn(line) ? poured(l) / Math.max(1, beforeFinish(shown.value.program).ml) : 0;
   const usual = usualMost(l);
   const most = now <= usual ? usual : Math.ceil(now * 1.25 * 2) / 2;
   const points = Array.from({ length: STEPS + 1 }, (_, i) => at((most * i) / STEPS)).filter(

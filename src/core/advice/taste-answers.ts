@@ -1,3 +1,4 @@
+import { beforeFinish } from "../reckoning/in-the-pot";
 import { exactly } from "../estimate";
 import type { Batch } from "../journal/fold";
 import { reckonMade } from "../journal/reckon";
@@ -80,7 +81,7 @@ class Tasting {
     private readonly now: Reckoning,
     private readonly reckon: (lines: readonly Line[]) => Reckoning | undefined,
   ) {
-    this.liquidMl = Math.max(1, now.strained.ml.value);
+    this.liquidMl = Math.max(1, beforeFinish(p).ml);
   }
 
   private share(l: Resolved): number {

@@ -1,22 +1,8 @@
 import { type Day, addDays, daysBetween } from "../day";
+import { HORIZON, type LaidDown, byCourse, daysAway, isKept } from "./by-course";
+import type { SupplyBottle } from "./supply-bottle";
 
-/** Liquid that was used: on one day, or spread evenly over the days from an opening to the bottle's end, both counted. */
-export interface Taken {
-  readonly from: Day;
-  readonly to: Day;
-  readonly ml: number;
-}
-
-/** A bottle as far as supply asks: when it was there, what is left in it, and what was used of it. Gifts and discards are no use. */
-export interface SupplyBottle {
-  readonly filled: Day;
-  /** The day it left, however it left. */
-  readonly gone: Day | null | undefined;
-  /** mL still there; nothing of a bottle that is gone. */
-  readonly leftMl: number;
-  readonly bestBy: Day;
-  readonly taken: readonly Taken[];
-}
+export type { SupplyBottle, Taken } from "./supply-bottle";
 
 export interface Supply {
   /** mL there is that is not past its day. */
@@ -34,8 +20,6 @@ export interface Supply {
 
 /** Weeks looked back over: two winters. */
 const MOST_WEEKS = 104;
-/** Days looked ahead. */
-const HORIZON = 900;
 /** Fewer weeks, or fewer times, than these say nothing yet. */
 const LEAST_WEEKS = 4;
 const LEAST_TIMES = 3;
@@ -154,73 +138,6 @@ function lateOf(bottles: readonly SupplyBottle[], today: Day, usedBy: (day: numb
   return late;
 }
 
-/** A course as far as days go: so much a day, for so many days, then rest, over and over from its first day. */
-export interface LaidDown {
-  readonly ml: number;
-  readonly times: number;
-  readonly days: number;
-  readonly rest: number;
-  readonly from: Day;
-}
-/** mL a course takes so many days after a day; nothing before it begins, nor in its rest. */
-function courseOn(c: LaidDown, today: Day): (days: number) => number {
-  const before = daysBetween(c.from, today);
-  return (days) => {
-    const at = before + days;
-    if (at < 0) return 0;
-    return at % (c.days + c.rest) < c.days ? c.ml * c.times : 0;
-  };
-}
-
-/** What was poured against a course that was laid down: this far from it, over so many days of it, it is no longer what is done. */
-const [FAR_FROM_IT, DAYS_TO_TELL] = [0.25, 10];
-function isKept(courses: readonly LaidDown[], bottles: readonly SupplyBottle[], today: Day): boolean {
-  const from = courses.map((c) => c.from).sort()[0]!;
-  const run = daysBetween(from, today);
-  if (run < DAYS_TO_TELL) return true;
-  let expected = 0;
-  for (const c of courses) {
-    const on = courseOn(c, from);
-    for (let t = 0; t < run; t++) expected += on(t);
-  }
-  const poured = bottles
-    .flatMap((b) => b.taken)
-    .filter((t) => t.from >= from && t.to < today)
-    .reduce((ml, t) => ml + t.ml, 0);
-  return expected > 0 && Math.abs(poured / expected - 1) <= FAR_FROM_IT;
-}
-
-/** When what stands there is used up by its courses, and what of it is past its day before it is: no likelihood, days are counted. */
-function byCourse(
-  courses: readonly LaidDown[],
-  good: readonly SupplyBottle[],
-  today: Day,
-  away: NonNullable<Around["away"]>,
-): { readonly out: Day | undefined; readonly lateMl: number } {
-  const uses = courses.map((c) => courseOn(c, today));
-  const gone = daysAway(away, today);
-  const left = [...good]
-    .sort((a, b) => (a.bestBy < b.bestBy ? -1 : 1))
-    .map((b) => ({ ml: b.leftMl, by: b.bestBy }));
-  let lateMl = 0;
-  // What was poured today already is out of the bottle; what is still to come today is not known, so the count begins with today.
-  for (let t = 0; t <= HORIZON; t++) {
-    const day = addDays(today, t);
-    for (const b of left) if (b.by < day && b.ml > 0) [lateMl, b.ml] = [lateMl + b.ml, 0];
-    let wants = gone[t] ? 0 : uses.reduce((ml, of) => ml + of(t), 0);
-    for (const b of left) {
-      const some = Math.min(b.ml, wants);
-      b.ml -= some;
-      wants -= some;
-    }
-    if (wants > 1e-3 || left.every((b) => b.ml <= 1e-3)) {
-      const last = wants > 1e-3 ? addDays(today, t - 1) : day;
-      return { out: last < today ? today : last, lateMl };
-    }
-  }
-  return { out: undefined, lateMl };
-}
-
 /** What is known of a household beside what it used. */
 export interface Around {
   /** mL a week by the course as it is laid down: worth four weeks of seeing, until the weeks themselves tell. */
@@ -296,19 +213,6 @@ export function supplyOf(
     lateMl,
     out: early === undefined ? undefined : { early, likely: dayAt(0), late: dayAt(-Z80) },
   };
-}
-
-/** Which of the days ahead nobody is at home, from tomorrow as 1. */
-function daysAway(away: NonNullable<Around["away"]>, today: Day): Uint8Array {
-  const gone = new Uint8Array(HORIZON + 1);
-  for (const a of away)
-    for (
-      let t = Math.max(1, daysBetween(today, a.from));
-      t <= Math.min(HORIZON, daysBetween(today, a.to));
-      t++
-    )
-      gone[t] = 1;
-  return gone;
 }
 
 /** The last day to start a new one, so that it is ready when this may run out: a week is kept in hand. */

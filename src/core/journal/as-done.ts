@@ -34,6 +34,8 @@ export interface Making {
   readonly readings: Happened["readings"];
   /** Temperatures read in it that count, minute from any zero and °C, in order of time. */
   readonly cooling: Happened["cooling"];
+  readonly stoodUntil?: Happened["stoodUntil"];
+  readonly waitedDays?: Happened["waitedDays"];
 }
 
 export const NOTHING_DONE: Making = {
@@ -126,6 +128,8 @@ export function asDone(plan: Plan, m: Making): AsDone {
       layersUnmixed: seen.includes("unmixed"),
       readings: m.readings,
       cooling: m.cooling,
+      ...(m.stoodUntil === undefined ? {} : { stoodUntil: m.stoodUntil }),
+      ...(m.waitedDays === undefined ? {} : { waitedDays: m.waitedDays }),
     },
   };
 }

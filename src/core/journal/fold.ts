@@ -1,10 +1,11 @@
 import type { TouchSort } from "../care/care";
 import type { Day } from "../day";
+import { betweenClothAndBottle } from "./between";
 import { type Correction, UnreadableEvent, asHappened, asWritten, correctionsOf } from "../envelope";
 import type { Happened } from "../plan/happened";
 import type { Line, Plan } from "../plan/plan";
 import { type LineDone, type Making, asDone } from "./as-done";
-import { type AtTheStove, Stove, sifted } from "./at-the-stove";
+import { type AtTheStove, Stove } from "./at-the-stove";
 import { liquidReadings } from "./measured-liquid";
 import {
   type Body,
@@ -90,7 +91,8 @@ class Folding {
   strained: { day: Day; at: string; body: Body<"strained"> } | undefined;
   finished: Line[] | undefined;
   finishedAt: string | undefined;
-  bottled: { day: Day; body: Body<"bottled"> } | undefined;
+  finishedDay: Day | undefined;
+  bottled: { day: Day; at: string; body: Body<"bottled"> } | undefined;
   discarded: { day: Day; why: string } | undefined;
   readonly reasons: Record<string, string> = {};
   readonly topUps: Line[] = [];
@@ -134,10 +136,11 @@ class Folding {
       case "finished":
         this.finished = named(e.body.lines, e.seq);
         this.finishedAt = e.at;
+        this.finishedDay = e.day;
         Object.assign(this.reasons, e.body.reasons);
         break;
       case "bottled":
-        this.bottled = { day: e.day, body: e.body };
+        this.bottled = { day: e.day, at: e.at, body: e.body };
         Object.assign(this.reasons, e.body.reasons);
         break;
       case "discarded":
@@ -190,7 +193,11 @@ class Folding {
       ...(this.materials.size > 0 ? { materials: [...this.materials.values()] } : {}),
       strained: measured === undefined ? undefined : { measured, how: how!, seen, marc },
       readings: liquidReadings(this.stove.readings, strained?.at, this.finishedAt),
-      cooling: sifted(this.stove.readings, "temperature").used.map((r) => [r.ms / 60_000, r.value] as const),
+      ...betweenClothAndBottle({
+        strained,
+        next: this.finishedAt ? { day: this.finishedDay!, at: this.finishedAt } : this.bottled,
+        stove: this.stove,
+      }),
     };
   }
 }

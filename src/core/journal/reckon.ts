@@ -1,6 +1,6 @@
 import { type Care, type Window, careOf } from "../care/care";
 import type { Caution } from "../cautions/caution";
-import { daysBetween } from "../day";
+import { type Day, daysBetween } from "../day";
 import { cautionsOf } from "../cautions/rules";
 import { type Result, ok } from "../fault";
 import { type Company, companyOf } from "../people/company";
@@ -62,7 +62,7 @@ export function reckonBatch(
   making: Making = batch.making,
   company: Company = { people: [], today: batch.begunDay, notAsked: true },
 ): Result<BatchReckoning> {
-  const made = reckonMade(batch, making);
+  const made = reckonMade(batch, asOf(making, batch, company));
   if (!made.ok) return made;
   const { plan, program, reckoning, judged } = made.value;
   return ok({
@@ -71,6 +71,24 @@ export function reckonBatch(
     care: careOf(program, reckoning.fit, reckoning.working, movedWindow(batch)),
     cautions: cautionsOf({ ...judged, ...companyOf(plan, company) }),
   });
+}
+
+/** What stands strained and waits: so many days, as of today. What was done of it is known to the day already. */
+export function asOf(
+  making: Making,
+  batch: Batch,
+  { today, notAsked }: Pick<Company, "today" | "notAsked">,
+): Making {
+  if (notAsked || batch.state !== "strained" || making.waitedDays !== undefined || !batch.strainedDay)
+    return making;
+  const waitedDays = daysBetween(batch.strainedDay, today);
+  return waitedDays > 0 ? { ...making, waitedDays } : making;
+}
+
+/** The batch with what it stands through unwritten: strained and waiting, it has waited until today. */
+export function standingOn(batch: Batch, today: Day): Batch {
+  const making = asOf(batch.making, batch, { today });
+  return making === batch.making ? batch : { ...batch, making, ...asDone(batch.begunPlan, making) };
 }
 
 /** What a working jar wants, without the cautions: for lists of many. Nothing where it does not reckon. */

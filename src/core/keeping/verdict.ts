@@ -18,6 +18,7 @@ export const VETO_IDS = [
   "layers-unmixed",
   "temperature-fault",
   "left-warm",
+  "stood-too-long",
   "herb-above",
   "herb-above-inspected",
   "sunny-sill",
@@ -38,6 +39,11 @@ export const VETOES: Readonly<Record<Veto["id"], Omit<Veto, "id">>> = {
   "temperature-fault": { words: "it stood warm too long", fridge: LIVES.d3 },
   "left-warm": {
     words: "it stood between 60 and 5 °C for hours; boiling again does not undo that",
+    fridge: null,
+  },
+  "stood-too-long": {
+    words:
+      "it stood longer between the cloth and what was made of it than it keeps, and neither sugar nor boiling mends that",
     fridge: null,
   },
   "herb-above": { words: "herb stood above the liquid and nobody has looked it over", fridge: LIVES.m1 },

@@ -40,6 +40,10 @@ export interface Happened {
   readonly lookedOver: boolean;
   /** Minutes and °C while it cooled. */
   readonly cooling: readonly (readonly [minute: number, celsius: number])[];
+  /** Minute on the same clock up to which it stood as it was last read, where nothing says otherwise. */
+  readonly stoodUntil?: number | undefined;
+  /** Whole days between the first cloth and what was done of it next: sweetened, or bottled. */
+  readonly waitedDays?: number | undefined;
 }
 
 export const NOTHING_HAPPENED: Happened = {

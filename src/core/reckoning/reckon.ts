@@ -1,6 +1,7 @@
 import { type Estimate, estimate } from "../estimate";
 import { type Fault, type Result, ok } from "../fault";
 import { withMeasured } from "../keeping/measurement";
+import type { Life } from "../keeping/life";
 import { type History, coolingHistory } from "../keeping/temperature";
 import { type Verdict, type Veto, verdictOf } from "../keeping/verdict";
 import type { WorkingVerdict } from "../keeping/working";
@@ -79,18 +80,31 @@ function reckonedLine(l: Resolved): ReckonedLine {
   };
 }
 
+/** How long the strained liquid keeps in the fridge as it left the cloth, before anything is done of it. */
+export function asItLeftTheCloth(p: Program, strained: Figures): Life {
+  const facts = { ...factsOf(p, strained), honeyAlone: false, rawHoney: false, boiledAndBottledHot: false };
+  return verdictOf(facts, []).fridge;
+}
+/** Whether it waited for its sweetening, its boiling down or its bottle longer than it keeps. */
+function stoodTooLong(p: Program, strained: Figures): boolean {
+  const { waitedDays } = p.happened;
+  return waitedDays !== undefined && waitedDays > asItLeftTheCloth(p, strained).days;
+}
+
 /** What befell it, as vetoes, and the history its cooling amounts to. */
 function befallen(
-  h: Happened,
+  p: Program,
   strained: Figures,
 ): { readonly vetoes: Veto["id"][]; readonly cooling: History | undefined } {
+  const h = p.happened;
   const vetoes: Veto["id"][] = [];
+  if (stoodTooLong(p, strained)) vetoes.push("stood-too-long");
   if (h.layersUnmixed) vetoes.push("layers-unmixed");
   if (h.herbStoodAbove) vetoes.push(h.lookedOver ? "herb-above-inspected" : "herb-above");
   const readings = h.cooling.map(([minute, celsius]) => ({ minute, celsius }));
   const cooling =
     readings.length > 0
-      ? coolingHistory(readings, { phHigh: strained.ph.high, aw: strained.aw.value })
+      ? coolingHistory(readings, { phHigh: strained.ph.high, aw: strained.aw.value }, h.stoodUntil)
       : undefined;
   if (cooling?.outcome === "boil-once-more") vetoes.push("temperature-fault");
   if (cooling?.outcome === "do-not-keep") vetoes.push("left-warm");
@@ -128,7 +142,7 @@ export function reckonProgram(p: Program): Reckoning {
           di: finished.di.value,
         })
       : { facts: estimated, refused: [] };
-  const { vetoes: befell, cooling } = befallen(p.happened, strained);
+  const { vetoes: befell, cooling } = befallen(p, strained);
   const standing = p.lines.filter((l) => l.atOnce).map((l) => ({ stuff: l.stuff, grams: l.grams }));
   return {
     rules: RULES_VERSION,

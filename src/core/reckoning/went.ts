@@ -14,6 +14,8 @@ export interface Went {
   /** What spirit and water, sugar and water close up by as they mix. */
   readonly closedUp: number;
   readonly boiledOff: number;
+  /** What was boiled off after the cloth: the jug's, not the jar's. */
+  readonly boiledAfter: number;
   /** Held back in the marc, cloth and pot aside. */
   readonly held: number;
   /** On the cloth and the pot: typical, or what is missing where the marc was weighed. */
@@ -55,12 +57,19 @@ function missing(p: Program, r: Reckoning, lost: number, marcG: number): number 
   return Math.min(lost, Math.max(0, (r.ledger.marcG - marcG) / density));
 }
 
+/** g of steam by the first straining; all of it where nothing is strained. */
+function steamBeforeCloth(p: Program): number {
+  const at = p.operations.findIndex((o) => o.op === "strain");
+  return run(p.entries, at < 0 ? p.operations : p.operations.slice(0, at)).account.steamG;
+}
+
 /** Where the liquid went. @param marcG what the marc weighed, where it was weighed */
 export function whereItWent(p: Program, r: Reckoning, marcG?: number): Went {
   const jar = p.lines.filter((l) => l.stage === "jar");
   const poured = jar.reduce((ml, l) => ml + (l.stuff.plant ? 0 : l.grams / l.stuff.density), 0);
   // By difference, so that the account adds up: volumes do not, masses do.
-  const gained = r.jar.ml.value + r.ledger.steamG - poured;
+  const steam = steamBeforeCloth(p);
+  const gained = r.jar.ml.value + steam - poured;
   const strains = p.operations.some((o) => o.op === "strain");
   const out = r.strained.ml.value;
   const lost = strains ? Math.max(0, r.jar.ml.value - out) : 0;
@@ -70,7 +79,8 @@ export function whereItWent(p: Program, r: Reckoning, marcG?: number): Went {
     poured,
     fromPlants: Math.max(0, gained),
     closedUp: Math.max(0, -gained),
-    boiledOff: r.ledger.steamG,
+    boiledOff: steam,
+    boiledAfter: Math.max(0, r.ledger.steamG - steam),
     held: lost - onCloth,
     onCloth,
     weighed,

@@ -36,9 +36,10 @@ export function OutcomeSide({
         <p className="quiet pt-3">Add a herb on the left. What comes of it is reckoned here as you type.</p>
       </section>
     );
-  const stopped = made.grave.some(
+  const stop = made.grave.find(
     (c) => c.severity === "never" || (c.severity === "stop" && !bench.reasons[c.id]?.trim()),
   );
+  const stopped = stop !== undefined;
   // What is worth searching for: a jar that may not stand as planned first, then a cupboard it has not earned.
   const room = made.grave.some((c) => c.id === "works-in-fridge");
   const wish = room ? "room" : "cupboard";
@@ -56,7 +57,7 @@ export function OutcomeSide({
         currency={currency}
         today={today}
         stale={!now}
-        stopped={stopped}
+        stop={stop}
         doubts={doubts}
       />
       {worth && <Offers plan={plan} wish={{ for: wish }} take={take} today={today} />}
@@ -71,6 +72,6 @@ function spokenOf(made: Made, stopped: boolean): string {
   const { place, life } = verdictHead(r.verdict);
   const makes = `About ${Math.round(r.finished.ml.value)} mL.`;
   if (!stopped) return `${makes} ${place} ${life}`;
-  const [first] = made.grave.filter((c) => c.severity === "never" || c.severity === "stop");
+  const first = made.grave.find((c) => c.severity === "never" || c.severity === "stop");
   return `${makes} Not as it stands. ${first?.says ?? ""}`;
 }

@@ -1,5 +1,6 @@
 "use client";
 import { memo } from "react";
+import type { Caution } from "@/core/cautions/caution";
 import type { Care } from "@/core/care/care";
 import { type Day, addDays, printDay } from "@/core/day";
 import { bottlesWanted } from "@/core/cellar/fill";
@@ -26,8 +27,8 @@ interface Props {
   readonly currency: string;
   readonly today: Day;
   readonly stale: boolean;
-  /** A stop or a never stands against the plan. */
-  readonly stopped: boolean;
+  /** The stop or never that stands against the plan. */
+  readonly stop: Caution | undefined;
   readonly doubts: readonly Doubt[];
 }
 
@@ -108,13 +109,13 @@ function YieldAndDay({ r, care, today }: Pick<Props, "r" | "care" | "today">) {
 }
 
 /** Where it keeps and how long, why, and what is in doubt or nearly reached. */
-function WhereItKeeps({ r, stopped, doubts }: Pick<Props, "r" | "stopped" | "doubts">) {
+function WhereItKeeps({ r, stop, doubts }: Pick<Props, "r" | "stop" | "doubts">) {
   const head = verdictHead(r.verdict);
   const near = nearlyKept(r.verdict);
   return (
     <>
       <h3 className="pt-3 text-[1.25rem] font-bold leading-snug" data-testid="verdict">
-        {stopped ? (
+        {stop ? (
           <span className="bg-rust-pale px-1">Not as it stands.</span>
         ) : (
           <>
@@ -123,9 +124,8 @@ function WhereItKeeps({ r, stopped, doubts }: Pick<Props, "r" | "stopped" | "dou
         )}
       </h3>
       <ul className="pt-1" data-testid="why">
-        {verdictWhy(r.verdict, r).map((x, i) => (
-          <li key={i}>{x}</li>
-        ))}
+        {stop && <li className="font-semibold">{stop.says}</li>}
+        {!stop && verdictWhy(r.verdict, r).map((x, i) => <li key={i}>{x}</li>)}
       </ul>
       {doubts.map((d) => (
         <p key={d.line} className="pt-1 font-semibold" data-testid="doubt">

@@ -4,6 +4,7 @@ import type { BatchReckoning } from "@/core/journal/reckon";
 import type { Move } from "@/core/make/move";
 import { KIND } from "@/core/plan/kinds";
 import type { Step } from "@/core/plan/plan";
+import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import { capital, listed } from "@/core/words";
 import { spanWords } from "../kitchen/time";
 import { PLACE_WORDS } from "../plan/step-words";
@@ -210,7 +211,7 @@ const AT_THE_STOVE = {
   finish: ({ r, units }, _m, names) =>
     said(
       `${capital(names)}, to the measure.`,
-      `How much goes by what the jug shows; ${units.volumeExact(r.reckoning.strained.ml.value)} as it stands.`,
+      `How much goes by what the jug shows; ${units.volumeExact(beforeFinish(r.program).ml)} as it stands.`,
       "Measure it in",
       "measured in",
     ),

@@ -1,6 +1,8 @@
 "use client";
 import { memo, useId } from "react";
 import type { Caution } from "@/core/cautions/caution";
+import { quiet } from "@/core/cautions/quiet";
+import { counted } from "@/core/words";
 
 const BAR: Readonly<Record<Caution["severity"], string>> = {
   never: "border-rust",
@@ -55,7 +57,24 @@ export const CautionNote = memo(function CautionNote({
   );
 });
 
-/** What is good to know, one line each; the graver ones stand beside what they are about. */
+function NoteLines({ cautions }: { cautions: readonly Caution[] }) {
+  return (
+    <ul className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,20rem),1fr))] gap-x-8">
+      {cautions.map((c, i) => (
+        <li
+          key={`${c.id}-${i}`}
+          className="py-1.5 border-b border-rule"
+          data-caution={c.id}
+          data-severity={c.severity}
+        >
+          <span className="font-semibold">{c.says}</span> {c.todo}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What is good to know: what is of this plan in whole lines, what holds for many a remedy behind one that opens. */
 export const Notes = memo(function Notes({
   cautions,
   head = "Good to know",
@@ -63,22 +82,20 @@ export const Notes = memo(function Notes({
   cautions: readonly Caution[];
   head?: string;
 }) {
-  if (cautions.length === 0) return null;
+  const { told, folded } = quiet(cautions);
+  if (told.length + folded.length === 0) return null;
   return (
     <section aria-label={head} className="pt-4">
-      <h2 className="ruled-head">{head}</h2>
-      <ul className="grid grid-cols-[repeat(auto-fit,minmax(min(100%,20rem),1fr))] gap-x-8">
-        {cautions.map((c, i) => (
-          <li
-            key={`${c.id}-${i}`}
-            className="py-1.5 border-b border-rule"
-            data-caution={c.id}
-            data-severity={c.severity}
-          >
-            <span className="font-semibold">{c.says}</span> {c.todo}
-          </li>
-        ))}
-      </ul>
+      {told.length > 0 && <h2 className="ruled-head">{head}</h2>}
+      <NoteLines cautions={told} />
+      {folded.length > 0 && (
+        <details>
+          <summary className="plain min-h-11 pt-2.5 cursor-pointer">
+            Good to know of any remedy like it: {counted(folded.length, "line")}
+          </summary>
+          <NoteLines cautions={folded} />
+        </details>
+      )}
     </section>
   );
 });

@@ -44,6 +44,12 @@ export function LiquidWent({
         <dd className="text-right tabular-nums font-semibold border-t border-rule">
           {units.volumeExact(went.out)}
         </dd>
+        {went.boiledAfter >= 1 && (
+          <>
+            <dt className="text-ash">boiled off after the cloth</dt>
+            <dd className="text-right tabular-nums">− {units.volumeExact(went.boiledAfter)}</dd>
+          </>
+        )}
       </dl>
       {went.wringMore && (
         <p className="quiet pt-1">

@@ -12,6 +12,7 @@ import {
   shareAt,
   shareOf,
 } from "@/core/advice/finish-dial";
+import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import { shareWords } from "@/core/words";
 import { DialBar, type DialNotch } from "../../figures/dial-bar";
 import { substanceOf } from "../../figures/substance";
@@ -91,7 +92,7 @@ export function FinishDial({ f, dial }: { f: Finishing; dial: Dial }) {
   const by = dial.by.includes(asked) ? asked : "share";
   const found = f.got?.reckoning.lines.find((l) => l.id === dial.line);
   const stuff = f.got?.program.lines.find((l) => l.line.id === dial.line)?.stuff;
-  const ml = f.got?.reckoning.strained.ml.value ?? 1;
+  const ml = f.got ? beforeFinish(f.got.program).ml : 1;
   const at = found ? found.ml.value / ml : 0;
   const set = (share: number): void =>
     f.amount(

@@ -2,6 +2,7 @@
 import type { Batch } from "@/core/journal/fold";
 import { marcGrams } from "@/core/journal/marc";
 import { reckonMade } from "@/core/journal/reckon";
+import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import { whereItWent } from "@/core/reckoning/went";
 import { ClothFigure } from "../../figures/cloth";
 import { JugFigure, type JugLayer } from "../../figures/jug";
@@ -19,9 +20,11 @@ export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
   const units = useUnits();
   const { got } = f;
   if (!got) return null;
-  const strained = got.reckoning.strained.ml.value;
+  const strained = beforeFinish(got.program).ml;
+  const isReduced = strained < 0.98 * got.reckoning.strained.ml.value;
   const before = reckonMade(batch, { ...batch.making, strained: undefined, finished: [] });
-  const band = before.ok ? before.value.reckoning.strained.ml : undefined;
+  // What was likely is said of the cloth; what was boiled down since is another volume.
+  const band = before.ok && !isReduced ? before.value.reckoning.strained.ml : undefined;
   const went = whereItWent(got.program, got.reckoning, marcGrams(batch));
   const how = batch.making.strained?.how ?? "wrung";
   const words = levelWords(units, [strained, ...f.levels]);
@@ -30,7 +33,7 @@ export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
       toMl: strained,
       substance: "decoction",
       figure: words(strained),
-      words: "from the cloth",
+      words: isReduced ? "from the cloth, boiled down" : "from the cloth",
       more: band && `${units.volumeExact(band.low)} to`,
       rest: band && `${units.volumeExact(band.high)} was likely`,
     },

@@ -1,4 +1,5 @@
 "use client";
+import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import type { Batch } from "@/core/journal/fold";
 import { temperaturesOf } from "@/core/journal/forecast";
 import { fillPlan, type OnHand } from "@/core/cellar/fill";
@@ -23,10 +24,11 @@ function PourHead({ f }: { f: Finishing }) {
         {f.lines.length > 0 ? "Nothing more goes in." : "What goes into it?"}
       </h1>
     );
-  const { strained, finished } = got.reckoning;
+  const { finished } = got.reckoning;
+  const standing = beforeFinish(got.program).ml;
   const name = nameIn(f.catalogue, line.material);
-  const words = levelWords(units, [strained.ml.value, ...f.levels]);
-  const share = found.ml.value / Math.max(1, strained.ml.value);
+  const words = levelWords(units, [standing, ...f.levels]);
+  const share = found.ml.value / Math.max(1, standing);
   return (
     <>
       <h1 className="text-[2.25rem] leading-tight">
@@ -106,6 +108,15 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
           </h2>
           <p className="font-semibold pt-1">Makes {units.volumeBoth(got.reckoning.finished.ml.value)}.</p>
           <ul className="pt-1">
+            {f.stops.stopped &&
+              f.stops.cautions
+                .filter((c) => c.severity === "never" || c.severity === "stop")
+                .slice(0, 1)
+                .map((c) => (
+                  <li key={c.says} className="font-semibold">
+                    {c.says}
+                  </li>
+                ))}
             {verdictWhy(got.reckoning.verdict, got.reckoning).map((x) => (
               <li key={x}>{x}</li>
             ))}
