@@ -29,7 +29,7 @@ async function nextOf(supply: Supply, newest: string, today: Day): Promise<Lasts
     : {
         days,
         by: startBy(supply.out.early, days),
-        sure: supply.out.early === supply.out.late,
+        sure: supply.counted === true,
       };
 }
 

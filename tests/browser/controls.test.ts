@@ -19,10 +19,12 @@ import {
   type App,
   type Household,
   awake,
+  choose,
   clickOn,
   goTo,
   newHousehold,
   openBrowser,
+  says,
   serve,
   settled,
 } from "../support";
@@ -191,10 +193,21 @@ describe("an empty household", () => {
     }
     await page.goto(`${own.url}/bench`);
     await awake(page);
+    // A name that hurts is said the moment it is read; of two plants of one name the Latin tells which.
+    await page.type(ADD, "30 g hemlock root");
+    await says(page, "acts on nerve and heart");
+    await page.click(ADD, { count: 3 });
+    await page.type(ADD, "5 drops lavender oil");
+    await says(page, "distilled, a few drops of it kilos of the plant");
+    await page.click(ADD, { count: 3 });
     await page.type(ADD, "2 cups towpath mint, dried");
     await page.keyboard.press("Enter");
     // Nobody here knows it: it is written down there and then.
     await clickOn(page, "write it down as new");
+    // What it is like is asked, and a leaf is nobody's guess.
+    await clickOn(page, "Keep it, and add it");
+    await says(page, "Say what it is like");
+    await choose(page, 'form[aria-label="Write down a plant"] select', "leaf");
     await clickOn(page, "Keep it, and add it");
     await page.waitForSelector('input[aria-label="towpath mint: amount"]');
     expect(await page.$eval('input[aria-label="towpath mint: amount"]', (e) => e.value)).toBe("2 cups");

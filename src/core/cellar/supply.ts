@@ -13,6 +13,8 @@ export interface Supply {
   readonly perWeekMl: number;
   /** Weeks it was learned from. */
   readonly weeks: number;
+  /** The day is counted by a course that was laid down, not learned from what was used. */
+  readonly counted?: true;
   /** The day it runs out: an even chance by `likely`, four in five between `early` and `late`; undefined later than it can be said. */
   readonly out:
     { readonly early: Day; readonly likely: Day | undefined; readonly late: Day | undefined } | undefined;
@@ -171,7 +173,7 @@ export function supplyOf(
     const { out, lateMl } = byCourse(courses, good, today, away);
     const perWeekMl = courses.reduce((ml, c) => ml + (7 * c.ml * c.times * c.days) / (c.days + c.rest), 0);
     const exactly = out === undefined ? undefined : { early: out, likely: out, late: out };
-    return { stockMl, perWeekMl, weeks: 0, lateMl, out: exactly };
+    return { stockMl, perWeekMl, weeks: 0, lateMl, counted: true, out: exactly };
   }
   if ((times.length === 0 || used <= 0) && laid === 0) return undefined;
   const rate = (used + laid * (courseMl ?? 0)) / (n + laid);

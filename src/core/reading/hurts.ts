@@ -18,9 +18,12 @@ const neverWords = (tags: readonly Tag[]): string | undefined => NEVER.find(([t]
 export function hurtOfName(name: string): string | undefined {
   const kin = kinOf([name], undefined);
   const hurts = gravest(kin);
-  if (hurts && hazardOf(hurts).severity === "never")
-    return `“${name}” is a name of ${hurts.names[0]}, which ${hazardOf(hurts).does}: it never goes in.`;
-  if (hurts) return `“${name}” is a name of ${hurts.names[0]}, which ${hazardOf(hurts).does}.`;
+  if (hurts) {
+    const end = hazardOf(hurts).severity === "never" ? ": it never goes in." : ".";
+    const own = name.trim().toLowerCase() === hurts.names[0]!.toLowerCase();
+    const who = own ? capital(name.trim()) : `“${name}” is a name of ${hurts.names[0]}, which`;
+    return `${who} ${hazardOf(hurts).does}${end}`;
+  }
   const words = neverWords(kin.tags);
   return words && `“${name}” ${words}.`;
 }

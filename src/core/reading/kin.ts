@@ -65,8 +65,12 @@ const TAGGED: readonly NameOfOne<CatalogueKin>[] = [...MATERIALS.values()].flatM
 const TAGGED_BY = byLetters(TAGGED);
 
 /** A plant's oil that is no kitchen's: what was distilled from it. */
-export const isDistilled = (words: readonly string[]): boolean =>
-  words.length > 1 && words.some((w) => w === "oil" || w === "eo" || w === "essential") && !isHarmless(words);
+export function isDistilled(words: readonly string[]): boolean {
+  const at = words.findIndex((w) => w === "oil" || w === "eo" || w === "essential");
+  if (at < 0 || words.length < 2) return false;
+  // Olive oil, garlic oil: named with its oil, it is a kitchen's.
+  return !spansOf(words, HARMLESS_BY).some((s) => s.from <= at && s.to > at && s.to - s.from > 1);
+}
 /** A name that says of itself that it kills: “poisonberry”, “stepmother's bane”. */
 const KILLS = /^(?:poison|poisonous|poisonberry|toxic|deadly|lethal|death)$|bane$/;
 

@@ -5,7 +5,7 @@ import { type Keeps, type Material, stuffOf } from "../material/material";
 import { type PlantRow } from "../material/rows";
 import type { UnitSystem } from "../quantity/units";
 import { readAmount } from "../reading/amounts";
-import { kinOf } from "../reading/kin";
+import { gravest, hazardOf, kinOf } from "../reading/kin";
 import { materialNamed, nearNames } from "../reading/names";
 import type { Calibration, LearnedCloth, OwnMaterial } from "./item";
 
@@ -30,7 +30,8 @@ export const LIKE: Readonly<Record<PlantClass, string>> = {
 export interface Unknown {
   readonly name: string;
   readonly latin: string;
-  readonly like: PlantClass;
+  /** Nothing until it is said: a root taken for a leaf would escape what is asked of roots. */
+  readonly like: PlantClass | "";
   /** % water of it fresh, where it was looked up. */
   readonly water: string;
 }
@@ -74,15 +75,28 @@ export function writtenDown(
         ["water"],
       ),
     );
+  const { like } = u;
+  if (like === "")
+    return fail(
+      fault("NotAClass", "Say what it is like: its figures and how it keeps go by that.", ["like"]),
+    );
   const latin = u.latin.trim();
   return ok({
     id: `own-${slug(name)}`,
     names: [name],
     ...(latin ? { latin: latin.slice(0, 80) } : {}),
-    class: u.like,
+    class: like,
     ...(water === undefined ? {} : { water: water / 100 }),
     source: "own",
   });
+}
+
+/** What the names of a plant that is being written down say of it, the gravest first; nothing where they say nothing. */
+export function hurtOfNew(name: string, latin: string): string | undefined {
+  const kin = kinOf([name], latin.trim() || undefined);
+  const hurts = gravest(kin);
+  if (hurts) return `By that name it ${hazardOf(hurts).does} (${hurts.names[0]}).`;
+  return kin.near && `That name is close to ${kin.near.name}, which ${hazardOf(kin.near.hurts).does}.`;
 }
 
 /** Names near a new one, dangerous ones among them: is it this? */

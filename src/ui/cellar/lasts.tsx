@@ -19,12 +19,12 @@ export interface Lasts {
 const wants = (days: number): string =>
   days >= 14 ? counted(Math.round(days / 7), "week") : counted(days, "day");
 
-function RunsOut({ supply: { out, stockMl } }: { supply: Supply }) {
+function RunsOut({ supply: { out, stockMl, counted: isCounted } }: { supply: Supply }) {
   if (stockMl <= 0) return <strong className="text-rust">None left that is good.</strong>;
   if (!out) return <span className="quiet">It cannot be said yet how long that lasts.</span>;
   const about = out.likely ? `about ${printDay(out.likely)}` : "in more than two years";
   const late = out.late ? printDay(out.late, "short") : "later than can be said";
-  if (out.early === out.late)
+  if (isCounted)
     return (
       <>
         By its course it is enough until <strong>{printDay(out.early)}</strong>.

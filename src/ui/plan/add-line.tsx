@@ -73,7 +73,10 @@ function saysOf(r: Reading | undefined, hurts: string | undefined): string {
     case "ask":
       return r.question;
     case "unknown":
-      if (hurts) return "Or is it one of these?";
+      if (hurts)
+        return r.near().length > 0
+          ? "Or is it one of these, or another plant of that name?"
+          : "Is it another plant of that name? Write it down with its Latin name.";
       return r.near().length > 0
         ? `“${r.name}” is not known here. Is it one of these? If not, write it down as new.`
         : `“${r.name}” is not known here. Write it down as new, or try another name.`;
@@ -191,10 +194,10 @@ function AskedOf({ typed: t, mayWrite }: { typed: TypedLine; mayWrite: boolean }
             </button>
           </li>
         ))}
-        {unknown && mayWrite && !t.hurts && t.writing === "" && (
+        {unknown && mayWrite && t.writing === "" && (
           <li>
             <button type="button" className="plain min-h-11" onClick={() => t.setWriting(unknown.name)}>
-              write it down as new
+              {t.hurts ? "write it down, with its Latin name" : "write it down as new"}
             </button>
           </li>
         )}

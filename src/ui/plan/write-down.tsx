@@ -5,7 +5,7 @@ import type { Fault } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";
 import { PLANT_CLASSES, type PlantClass } from "@/core/material/classes";
 import type { PlantRow } from "@/core/material/rows";
-import { LIKE, mayBe, writtenDown } from "@/core/stores/own";
+import { LIKE, hurtOfNew, mayBe, writtenDown } from "@/core/stores/own";
 import { listed } from "@/core/words";
 import { Field } from "../kit/field";
 import { useIntent } from "../kit/intent";
@@ -17,7 +17,7 @@ export interface WrittenDown {
 interface Typed {
   readonly name: string;
   readonly latin: string;
-  readonly like: PlantClass;
+  readonly like: PlantClass | "";
   readonly water: string;
 }
 
@@ -25,7 +25,7 @@ interface Typed {
 function useNewPlant(name: string, catalogue: Catalogue, done: (w: WrittenDown) => void) {
   const router = useRouter();
   const { send, sending, fault: refused } = useIntent();
-  const [typed, setTyped] = useState<Typed>({ name, latin: "", like: "leaf", water: "" });
+  const [typed, setTyped] = useState<Typed>({ name, latin: "", like: "", water: "" });
   const [fault, setFault] = useState<Fault | undefined>();
   const [item] = useState(() => crypto.randomUUID());
   const keep = async (): Promise<void> => {
@@ -76,14 +76,15 @@ function PlantFields({
     <div className="grid sm:grid-cols-2 gap-3">
       {field(fields[0])}
       {field(fields[1])}
-      <Field id={`${id}-like`} label="it is like">
+      <Field id={`${id}-like`} label="it is like" fault={wrong?.path[0] === "like" ? wrong : undefined}>
         {(tied) => (
           <select
             {...tied}
             className="field w-full"
             value={typed.like}
-            onChange={(e) => type({ like: e.target.value as PlantClass })}
+            onChange={(e) => type({ like: e.target.value as PlantClass | "" })}
           >
+            <option value="">say which part it is</option>
             {PLANT_CLASSES.map((c) => (
               <option key={c} value={c}>
                 {LIKE[c]}
@@ -112,6 +113,7 @@ export function WriteDown({
   keepWords?: string;
 }) {
   const { typed, type, keep, sending, wrong } = useNewPlant(name, catalogue, done);
+  const hurts = typed.name.trim() === "" ? undefined : hurtOfNew(typed.name, typed.latin);
   const near = mayBe(typed.name, typed.latin, catalogue);
   return (
     <form
@@ -125,11 +127,13 @@ export function WriteDown({
       <p className="font-semibold">A plant of your own</p>
       <PlantFields typed={typed} type={type} wrong={wrong} />
       <p>
-        Nothing is known of it here: its figures are those of {LIKE[typed.like]}, and no caution speaks of it.
-        If you are not certain what it is, do not use it.
+        Nothing is known of it here
+        {typed.like === "" ? "" : `: its figures are those of ${LIKE[typed.like]}`}. If you are not certain
+        what it is, do not use it; its Latin name, genus and species, tells it from others of its name.
         {near.length > 0 && <> Names near it: {listed(near.map((m) => m.row.names[0]!))}.</>}
       </p>
-      {wrong && !["name", "latin", "water"].includes(String(wrong.path[0])) && (
+      {hurts && <p className="wrong">{hurts}</p>}
+      {wrong && !["name", "latin", "water", "like"].includes(String(wrong.path[0])) && (
         <p role="alert" className="wrong">
           {wrong.message}
         </p>
