@@ -220,3 +220,22 @@ test("an own plant leaves a trace: gathered a caution, without its Latin name a 
     judged(trial(made("oxymel-even", [line("thyme", "10 g")]), {})).some((c) => c.id === "own-plant"),
   ).toBe(false);
 });
+
+describe("words that are no claim, and words that are", () => {
+  const claims = (name: string): boolean => judged({ ...PLAIN, name }).some((c) => c.id === "health-claim");
+  test.each([
+    "Self-heal vinegar",
+    "self heal oxymel",
+    "A winter treat",
+    "Treats for the cold evenings",
+    "Heal-all honey",
+  ])("“%s” is none", (name) => expect(claims(name)).toBe(false));
+  test.each([
+    "Heals coughs",
+    "Treats the flu",
+    "treats colds",
+    "Cold cure",
+    "Prevents infections",
+    "Self-heal that heals wounds",
+  ])("“%s” is one", (name) => expect(claims(name)).toBe(true));
+});

@@ -137,7 +137,7 @@ export const PLANTS: readonly Rule[] = [
         severity: "caution",
         says: isWet(l.stuff)
           ? `${capital(l.stuff.name)}: a wild mushroom only from someone who knows, for certain.`
-          : `${capital(l.stuff.name)} wants heat to give anything up, and to be safe.`,
+          : `${capital(l.stuff.name)} wants heat to give anything up.`,
         todo: isWet(l.stuff) ? CERTAIN : "Simmer it before or after the cold steep.",
       }),
     ),

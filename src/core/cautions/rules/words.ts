@@ -3,6 +3,12 @@ import { EVERYWHERE, type About, type Raised, type Rule, type Situation } from "
 /** Words that promise a remedy does something to an illness; on a bottle that is given or sold they are a claim. */
 const CLAIM =
   /\b(?:cures?|cured|curing|curative|treats?|treatment|treating|heals?|healing|prevents?|preventing|prevention|kills? (?:germs|viruses|bacteria)|fights? (?:colds?|flu|infections?|viruses)|boosts? (?:the )?immun\w*|anti-?(?:viral|biotic|bacterial|inflammatory|cancer)|cancer|covid|influenza|remedy for|good for (?:your |the )?(?:heart|liver|kidneys?|lungs?|blood|cough|colds?|flu))\b/i;
+/** Names and ordinary words that a claim's word stands in: self-heal is a plant, and a winter treat is nice to have. */
+const NO_CLAIM =
+  /\b(?:self|all|wound)[- ]?heal(?:er|ing)?\b|\btreats?\b(?!\s+(?:the|your|a|an|my|any|all|coughs?|colds?|flu|fevers?|sore|pain|infections?|chills?|asthma|\w+itis)\b)|\bheal-?all\b/gi;
+const claimIn = (text: string): RegExpExecArray | null =>
+  CLAIM.exec(text.replace(NO_CLAIM, (w) => " ".repeat(w.length)));
+
 /** More often than a remedy is taken: by the minute or the hour, by the glass or the bottle. */
 const OFTEN =
   /\b(?:every|each) (?:(?:half|quarter|one|two|three|few|\d{1,2})(?: of)? )?(?:an? )?(?:hours?|minutes?|mins?|hrs?)\b|\bhourly\b|\bas (?:much|often) as (?:you|they) (?:like|want|please)\b|\b(?:an?|one|two|three|half an?|½|\d+) (?:glass|cup|mug|bottle|pint|tumbler|jar)(?:es|ful|fuls|s)?\b[^.;]*\b(?:daily|a day|per day|each day|every day|times|hours?|night|morning)\b|\b(?:[5-9]|1\d|five|six|seven|eight|nine|ten) times (?:a|per|each) day\b|\bunlimited\b|\ball day\b/i;
@@ -22,7 +28,7 @@ export const WORDS: readonly Rule[] = [
     stages: EVERYWHERE,
     fires: (s) =>
       said(s).flatMap(([text, about]): Raised[] => {
-        const m = CLAIM.exec(text);
+        const m = claimIn(text);
         return m
           ? [
               {

@@ -1,3 +1,4 @@
+import { capital } from "../../../words";
 import { isChild, isInfant } from "../../../people/person";
 import { ETHANOL_DENSITY } from "../../../mixture/alcohol";
 import { spoonOf } from "../../../reckoning/spoon";
@@ -10,7 +11,11 @@ import type { Resolved } from "../../../reckoning/program";
 /** % vol from which alcohol is a note, and from which it is cautioned for some. */
 const [TRACE_ABV, SPOON_ABV] = [0.1, 0.5];
 
-const alcoholGrams = (s: Situation): string => spoonOf(s.reckoning).alcohol.value.toFixed(1);
+/** “1.5 g a teaspoon”; what is under a twentieth of a gram is a trace, and no nought. */
+function alcoholGrams(s: Situation): string {
+  const g = spoonOf(s.reckoning).alcohol.value;
+  return g < 0.05 ? "a trace" : `${g.toFixed(1)} g`;
+}
 const alcoholLines = (s: Situation): readonly Resolved[] =>
   s.reckoning.finished.abv.value >= TRACE_ABV || s.meantFor.some(flagged("recovery"))
     ? ofClass("spirit")(s)
@@ -26,7 +31,10 @@ function alcoholFor(p: Person, s: Situation): "never" | "stop" | "caution" | "no
     : "note";
 }
 /** mL of pure alcohol in a spoon, as it is told to whoever minds it. */
-const alcoholMl = (s: Situation): string => (spoonOf(s.reckoning).alcohol.value / ETHANOL_DENSITY).toFixed(1);
+function mlWords(s: Situation): string {
+  const ml = spoonOf(s.reckoning).alcohol.value / ETHANOL_DENSITY;
+  return ml < 0.05 ? "" : ` That is ${ml.toFixed(1)} mL of pure alcohol.`;
+}
 
 /** What is not for the very young, for pregnancy and nursing, or for those who keep from alcohol. */
 export const AGES: readonly Rule[] = [
@@ -40,7 +48,10 @@ export const AGES: readonly Rule[] = [
         ? [
             {
               severity: "note",
-              says: "Honey is in this.",
+              says:
+                honey.stuff.class === "honey"
+                  ? "Honey is in this."
+                  : `${capital(honey.stuff.name)} comes from the hive.`,
               todo: "Not for anyone under twelve months. The label will say so.",
               label: "Contains honey: never for a child under 12 months.",
               about: { what: "line", line: honey.line.id },
@@ -60,10 +71,10 @@ export const AGES: readonly Rule[] = [
     severity: alcoholFor,
     anyAmount: true,
     says: (s) =>
-      `There is alcohol in this, ${alcoholGrams(s)} g a teaspoon: not for {people} as it is. That is ${alcoholMl(s)} mL of pure alcohol.`,
+      `There is alcohol in this, ${alcoholGrams(s)} a teaspoon: not for {people} as it is.${mlWords(s)}`,
     todo: "Make it with glycerin, vinegar or honey instead, or ask a pharmacist what a spoon of it means for them.",
     general: {
-      says: (s) => `There is alcohol in this, ${alcoholGrams(s)} g a teaspoon.`,
+      says: (s) => `There is alcohol in this, ${alcoholGrams(s)} a teaspoon.`,
       todo: "The label says how strong it is. Not for children, in pregnancy or in recovery.",
     },
     label: (s) => `Contains alcohol, about ${Math.round(s.reckoning.finished.abv.value)} % by volume.`,

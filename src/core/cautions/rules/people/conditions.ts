@@ -105,6 +105,13 @@ export const CONDITIONS: readonly Rule[] = [
       "liver injury reported with black cohosh, kava, pennyroyal, green tea extract, turmeric in quantity and others",
     lines: any("liver"),
     whose: flagged("liver"),
+    // What has cost livers is another thing than what has been suspected.
+    severity: (_, s) =>
+      s.program.lines.some(
+        (l) => has(l, "liver") && has(l, "kava", "pyrrolizidine", "pregnancy-stop", "poison", "restricted"),
+      )
+        ? "stop"
+        : "caution",
     says: "{plants} {has|have} been linked with liver trouble: not for {people}.",
     todo: ASK,
   }),
