@@ -1,3 +1,4 @@
+import { type Chance, chance } from "../../../tests/chance";
 import { batchOf } from "../../../tests/trial-journal";
 import { keptBackOf } from "../journal/kept-back";
 import { reckonMade } from "../journal/reckon";
@@ -70,6 +71,23 @@ describe("learned", () => {
     expect(steady[0]).toBeLessThan(0.25);
     expect(half(kept(0.5, 1.5, 0.5, 1.5))).toBeGreaterThan(half(kept(1, 1, 1, 1)));
     expect(half(kept(...Array<number>(500).fill(1)))).toBeCloseTo(0.06, 9);
+  });
+  test("the next straining lies inside four times in five, in households that scatter much and little, near the book and far", () => {
+    const bell = (c: Chance): number =>
+      Math.sqrt(-2 * Math.log(1 - c.next())) * Math.cos(2 * Math.PI * c.next());
+    const held = [3, 8, 20].map((n) => {
+      let inside = 0;
+      for (let i = 0; i < 3000; i++) {
+        const c = chance(i * 17 + n);
+        const [mean, scatter] = [1 + 0.2 * bell(c), c.from(0.08, 0.28)];
+        const one = (): number => Math.max(0.1, mean + scatter * bell(c));
+        const { share } = learnedOf(kept(...Array.from({ length: n }, one)));
+        const next = one();
+        if (next >= share.low && next <= share.high) inside++;
+      }
+      return inside / 3000;
+    });
+    for (const h of held) expect([h, h > 0.75 && h < 0.87]).toEqual([h, true]);
   });
   test("a class that was learned keeps so, wrung so, and foresees its yield closer; others stay by the book", () => {
     const learned: LearnedCloth = {
