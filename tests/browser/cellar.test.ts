@@ -4,6 +4,7 @@ import { bottleOf } from "../../src/store/bottles";
 import {
   type App,
   type Household,
+  choose,
   clickOn,
   fill,
   goTo,
@@ -181,6 +182,48 @@ describe("a course", () => {
       await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
     ).toBe(0);
     expect(page.errors).toEqual([]);
+    await page.close();
+  });
+});
+
+describe("where a bottle and somebody meet", () => {
+  /** The first bottle of the honey, which no baby may have. */
+  const honey = async (): Promise<string> => {
+    const [row] = await home.sql<{ id: string }[]>`
+      select x.id from bottle x join batch b on b.id = x.batch_id where b.kind = 'honey' and x.state = 'kept' order by x.number limit 1`;
+    return row!.id;
+  };
+  test("a course, a spoon and a gift for the baby are refused where they are typed, and nothing typed is lost", async () => {
+    const page = await newPage(browser, 390, 844);
+    const id = await honey();
+    await goTo(page, `${app.url}/cellar?bottle=${id}`);
+    await choose(page, "#pour-for", "the baby");
+    await tapOn(page, "Pour a spoonful");
+    await says(page, "Honey is never given to the baby");
+    await tapOn(page, "set a course");
+    await fill(page, "#course-amount", "1 tsp");
+    await fill(page, "#course-times", "1");
+    await fill(page, "#course-days", "5");
+    await choose(page, "#course-for", "the baby");
+    await tapOn(page, "Keep the course");
+    await page.waitForSelector("#course-wrong");
+    expect(await page.$eval("#course-wrong", (e) => (e as HTMLElement).innerText)).toMatch(
+      /Honey is never given/,
+    );
+    expect(await page.$eval("#course-amount", (e) => (e as HTMLInputElement).value)).toBe("1 tsp");
+    const is = await bottle(id);
+    expect([is.course, is.taken.filter((t) => t.from === "2026-11-24")]).toEqual([undefined, []]);
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+  test("opened where an opened one does not keep, it says so and goes into the fridge at a touch", async () => {
+    const page = await newPage(browser);
+    const id = await take(page, "VI-26-01");
+    await clickOn(page, "Pour a spoonful");
+    await says(page, "Opened, it wants the fridge");
+    await clickOn(page, "it stands in the");
+    await page.waitForFunction(() => !document.body.innerText.includes("Opened, it wants the fridge"));
+    expect((await bottle(id)).place).toBe("fridge");
     await page.close();
   });
 });

@@ -2,6 +2,7 @@ import type { BottleNow } from "@/core/cellar/bottle";
 import { cautionsOf, forWhoTakesIt } from "@/core/cautions/rules";
 import type { Day } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
+import type { PlaceClass } from "@/core/journal/events";
 import { companyOf } from "@/core/people/company";
 import type { Person } from "@/core/people/person";
 import type { Metadata } from "next";
@@ -27,6 +28,13 @@ import { supplies } from "../supplies";
 
 export const metadata: Metadata = { title: "Cellar" };
 
+/** The bottle as it would stand from today on, were it put into the fridge. */
+const putInFridge = (b: BottleNow, today: Day): BottleNow => ({
+  ...b,
+  place: "fridge",
+  stood: [...b.stood, { from: today, place: "fridge" }],
+});
+
 /** The bottle an address names, with what is known of it; nothing where there is none. */
 async function inHand(
   asked: string | undefined,
@@ -39,17 +47,20 @@ async function inHand(
   const issued = found.batch.verdict;
   const now = reckonBatch(batch);
   const { people } = await stores(db());
+  const heldIn = (place: PlaceClass) => heldBy(issued, now.ok ? now.value : undefined, place).verdict;
+  const bestBy = bestByOfBottle(bottle, heldIn, batch.own?.bestBy);
+  const isWarm = bottle.place === "cupboard" || bottle.place === "cool-dark";
+  const wantsFridge = bottle.openedDay !== undefined && isWarm && !heldIn(bottle.place).openedInCupboard;
   return {
     bottle,
+    ...(wantsFridge
+      ? { inFridgeBy: bestByOfBottle(putInFridge(bottle, today), heldIn, batch.own?.bestBy) }
+      : {}),
     batchId: batch.id,
     code: batch.code,
     name: batch.name,
     made: batch.begunDay,
-    bestBy: bestByOfBottle(
-      bottle,
-      (place) => heldBy(issued, now.ok ? now.value : undefined, place).verdict,
-      batch.own?.bestBy,
-    ),
+    bestBy,
     taken: batch.plan.taken,
     perMl: now.ok ? perMlOf(now.value.reckoning) : undefined,
     minded: now.ok ? mindedOf(now.value, batch, bottle, people, today) : [],

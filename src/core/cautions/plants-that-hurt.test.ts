@@ -5,7 +5,7 @@ import type { PlantClass } from "../material/classes";
 import type { PlantRow } from "../material/rows";
 import { line, made } from "../plan/trial";
 import { materialNamed } from "../reading/names";
-import { reckonProgram } from "../reckoning/reckon";
+import { type Reckoning, reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import { type Caution } from "./caution";
 import { cautionsOf } from "./rules";
@@ -26,6 +26,7 @@ const read = (file: string): readonly Named[] =>
 const POISONOUS = read("poisonous.txt");
 const HARMLESS = read("harmless.txt");
 
+let own: Reckoning | undefined;
 /** What is said of a name as somebody types it: the catalogue's, or a plant written down on the spot. */
 function judged({ name, latin }: Named): readonly Caution[] {
   const known = latin === undefined ? materialNamed(name) : undefined;
@@ -41,9 +42,11 @@ function judged({ name, latin }: Named): readonly Caution[] {
   });
   const program = resolve(plan);
   if (!program.ok) throw new Error(`${name}: ${program.faults[0]!.message}`);
+  // Ten grams of a leaf by any name come to the same figures: they are reckoned once.
+  own ??= reckonProgram(program.value);
   return cautionsOf({
     program: program.value,
-    reckoning: reckonProgram(program.value),
+    reckoning: known ? reckonProgram(program.value) : own,
     meantFor: [],
     others: [],
     today: "2026-11-24",

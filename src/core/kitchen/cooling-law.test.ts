@@ -147,7 +147,7 @@ function tried(pans: number, lids: "on" | "off", every: number): Held {
 }
 
 describe("pans by another law: four in five held, lid on and off, read every minute and every ten", () => {
-  const PANS = Number(process.env["JOLLY_PANS"] ?? 400);
+  const PANS = Number(process.env["JOLLY_PANS"] ?? 250);
   test.each([
     ["on", 1],
     ["on", 10],

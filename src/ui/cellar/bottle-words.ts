@@ -12,6 +12,8 @@ export interface InHand {
   readonly name: string;
   readonly made: Day;
   readonly bestBy: Day;
+  /** Its day were it put into the fridge today; only where it is open and the fridge is what it wants. */
+  readonly inFridgeBy?: Day;
   readonly taken: string | undefined;
   /** What a mL of it holds; nothing where its batch does not reckon. */
   readonly perMl: PerMl | undefined;

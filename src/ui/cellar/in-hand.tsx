@@ -36,6 +36,33 @@ function Facts({ hand: p, today }: { hand: InHand; today: Day }) {
   );
 }
 
+/** Opened, and standing where an opened one does not keep: what it wants, at one touch, and the day it has there. */
+function WantsFridge({
+  p,
+  w,
+  places,
+}: {
+  p: InHand;
+  w: ReturnType<typeof useBottle>;
+  places: readonly Place[];
+}) {
+  const fridge = places.find((x) => x.class === "fridge");
+  if (!p.inFridgeBy || p.bottle.state !== "kept" || !fridge) return null;
+  return (
+    <p className="border-l-[6px] border-cobalt pl-3.5 py-1 mb-3">
+      <strong>Opened, it wants the fridge:</strong> there it is good until {printDay(p.inFridgeBy)}.{" "}
+      <button
+        type="button"
+        className="plain min-h-11"
+        disabled={w.sending}
+        onClick={() => void w.write("moved", { place: fridge.class, at: fridge.id })}
+      >
+        it stands in the {fridge.name} now
+      </button>
+    </p>
+  );
+}
+
 /** What became of a bottle that is not here any more. */
 function WhatBecame({ bottle }: { bottle: InHand["bottle"] }) {
   if (bottle.state === "kept") return null;
@@ -104,6 +131,7 @@ export function BottleInHand({
       <div className="pt-3">
         {bottle.state === "kept" && (
           <>
+            <WantsFridge p={p} w={w} places={places} />
             <CourseOf p={p} w={w} today={today} />
             <Touches p={p} w={w} places={places} />
           </>
