@@ -425,6 +425,8 @@ describe("told what could hurt", () => {
     await fill(page, "#measured", "750 mL");
     await press("Strained");
     await page.waitForFunction(() => location.pathname.endsWith("/bottle"));
+    // What holds for any remedy stands behind one line that opens.
+    await clickOn(page, "Good to know of any remedy like it");
     await says(page, "throw it out untasted");
     await press("Bottled");
     await page.waitForFunction(() => location.pathname.endsWith("/label"));

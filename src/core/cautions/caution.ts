@@ -29,6 +29,8 @@ export interface Caution {
   readonly todo: string;
   readonly about: About;
   readonly stages: readonly Stage[];
+  /** It speaks of somebody of this household by name. */
+  readonly personal?: true;
   /** Short words for the bottle's label, where it goes there. */
   readonly label?: string;
 }

@@ -45,6 +45,22 @@ test("nothing is said twice, and nothing that is said once is lost", () => {
   expect([...told, ...folded].map((c) => c.says)).toEqual(["the same", "a"]);
 });
 
+test("a note that names somebody of the household is told", () => {
+  const plan = made("cider-after", [line("garlic", "30 g", { form: "fresh" })]);
+  const program = resolve(plan);
+  if (!program.ok) throw new Error(program.faults[0]!.message);
+  const lodger = { name: "the lodger", flags: ["blood-thinner" as const], allergies: ["garlic"] };
+  const asked = {
+    program: program.value,
+    reckoning: reckonProgram(program.value),
+    meantFor: [],
+    others: [lodger],
+  };
+  const { told, folded } = quiet(cautionsOf({ ...asked, today: "2026-11-24" }));
+  expect(told.some((c) => c.id === "blood" && c.says.includes("the lodger"))).toBe(true);
+  expect(folded.filter((c) => c.says.includes("the lodger"))).toEqual([]);
+});
+
 describe("ordinary plans of common herbs, bought", () => {
   const seen: { told: number; way: string; id: string }[] = [];
   for (let i = 0; seen.length < PLANS && i < PLANS * 4; i++) {

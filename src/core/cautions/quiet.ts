@@ -39,6 +39,6 @@ function once(cautions: readonly Caution[]): Caution[] {
 export function quiet(cautions: readonly Caution[]): Quiet {
   const all = once(cautions);
   const isTold = (c: Caution): boolean =>
-    c.severity !== "note" || PARTICULAR.has(c.id) || c.about.what === "people";
+    c.severity !== "note" || c.personal === true || PARTICULAR.has(c.id) || c.about.what === "people";
   return { told: all.filter(isTold), folded: all.filter((c) => !isTold(c)) };
 }

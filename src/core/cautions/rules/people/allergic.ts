@@ -51,6 +51,7 @@ function family(
             severity: "note",
             says: `${capital(all[0]!.stuff.name)} ${kin}; ${who(maybe)} ${maybe.length > 1 ? "are" : "is"} allergic.`,
             todo: "Not for them.",
+            personal: true,
             about: beside(all[0]!),
             stages: ["plan", "bottle", "label"],
           },

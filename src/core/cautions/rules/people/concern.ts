@@ -97,7 +97,14 @@ export function concerning(c: Concern): Rule {
         people: readonly Person[],
         more: object,
       ): Raised[] => [
-        { severity: little ? "note" : severity, says: sentence(says, lines, people), todo, about, ...more },
+        {
+          severity: little ? "note" : severity,
+          says: sentence(says, lines, people),
+          todo,
+          about,
+          ...(people.length > 0 ? { personal: true as const } : {}),
+          ...more,
+        },
       ];
       const meant = s.meantFor.filter((p) => c.whose(p, s));
       if (meant.length > 0) return raise(gravest(c, meant, s), spoken(c.says, s), c.todo, meant, label);
