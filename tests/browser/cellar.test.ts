@@ -137,10 +137,91 @@ describe("a bottle in the hand", () => {
 
   test("emptied, it leaves the shelves; its batch still leads to it", async () => {
     const page = await newPage(browser);
+    const id = await take(page, "VI-26-01");
+    await clickOn(page, "it is empty");
+    await says(page, "Emptied");
+    const batch = (await bottleOf(home.sql, id))!.batch;
+    await goTo(page, `${app.url}/batch/${batch.id}`);
+    await clickOn(page, `${batch.code}·`);
+    await says(page, "Emptied");
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+});
+
+describe("a course", () => {
+  test("is set in the maker’s own measure, reckoned, counted by one touch; more than it says is said once", async () => {
+    const page = await newPage(browser, 390, 844);
+    const [row] = await home.sql<{ id: string }[]>`
+      select id from bottle where state = 'kept' and place <> 'freezer' order by left_ml desc, id limit 1`;
+    await goTo(page, `${app.url}/cellar?bottle=${row!.id}`);
+    await clickOn(page, "set a course");
+    await fill(page, "#course-amount", "a lot");
+    await clickOn(page, "Keep the course");
+    await page.waitForSelector("#course-wrong");
+    await fill(page, "#course-amount", "1 tbsp");
+    await fill(page, "#course-times", "1000");
+    await fill(page, "#course-days", "10");
+    await clickOn(page, "Keep the course");
+    await says(page, "24 times a day at most");
+    expect(await page.$eval("#course-amount", (e) => (e as HTMLInputElement).value)).toBe("1 tbsp");
+    await fill(page, "#course-times", "2");
+    await fill(page, "#course-rest", "7");
+    await clickOn(page, "Keep the course");
+    await says(page, "1 tbsp twice a day for 10 days, then 7 days of rest");
+    await says(page, "Its last day is 3 December, rest until 11 December.");
+    expect(await words(page)).toMatch(/In this bottle: \d+ (?:whole course|day)/);
+    await says(page, "0 of 2 today");
+    for (const n of [1, 2]) {
+      await clickOn(page, "Taken");
+      await says(page, `${n} of 2 today`);
+    }
+    await clickOn(page, "Taken");
+    await says(page, "3 of 2 today: 1 more than the course says");
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+    ).toBe(0);
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+});
+
+describe("where a bottle and somebody meet", () => {
+  /** The first bottle of the honey, which no baby may have. */
+  const honey = async (): Promise<string> => {
+    const [row] = await home.sql<{ id: string }[]>`
+      select x.id from bottle x join batch b on b.id = x.batch_id where b.kind = 'honey' and x.state = 'kept' order by x.number limit 1`;
+    return row!.id;
+  };
+  test("a course, a spoon and a gift for the baby are refused where they are typed, and nothing typed is lost", async () => {
+    const page = await newPage(browser, 390, 844);
+    const id = await honey();
+    await goTo(page, `${app.url}/cellar?bottle=${id}`);
+    await choose(page, "#pour-for", "the baby");
+    await tapOn(page, "Pour a spoonful");
+    await says(page, "Honey is never given to the baby");
+    await tapOn(page, "set a course");
+    await fill(page, "#course-amount", "1 tsp");
+    await fill(page, "#course-times", "1");
+    await fill(page, "#course-days", "5");
+    await choose(page, "#course-for", "the baby");
+    await tapOn(page, "Keep the course");
+    await page.waitForSelector("#course-wrong");
+    expect(await page.$eval("#course-wrong", (e) => (e as HTMLElement).innerText)).toMatch(
+      /Honey is never given/,
+    );
+    expect(await page.$eval("#course-amount", (e) => (e as HTMLInputElement).value)).toBe("1 tsp");
+    const is = await bottle(id);
+    expect([is.course, is.taken.filter((t) => t.from === "2026-11-24")]).toEqual([undefined, []]);
+    expect(page.errors).toEqual([]);
+    await page.close();
+  });
+  test("opened where an opened one does not keep, it says so and goes into the fridge at a touch", async () => {
+    const page = await newPage(browser);
     // It was opened above, and stands in the fridge: put where it does not keep, it says what it wants.
     const id = await take(page, "OX-26-01");
     await clickOn(page, "move it");
-    await clickOn(page, /^to the Cupboard/i);
+    await clickOn(page, "to the cupboard");
     await says(page, "Opened, it wants the fridge");
     await clickOn(page, "it stands in the");
     await page.waitForFunction(() => !document.body.innerText.includes("Opened, it wants the fridge"));
