@@ -68,7 +68,7 @@ describe("a recipe from words to its second version", () => {
     await page.click(BOX);
     await page.keyboard.type(TEXT);
     // A name that hurts is said as such the moment it is read.
-    await says(page, "“pokeberries” is a name of poke, which is poisonous");
+    await says(page, "“pokeberries” is a name of pokeweed, which poisons");
     const said = await words(page);
     expect(said).toContain("its name: Ginger oxymel");
     expect(said).toContain("60 g ginger, fresh, sliced");
