@@ -90,6 +90,12 @@ describe("a dose", () => {
     ["half a teaspoon at night", 2.5],
     ["20 to 30 drops three times a day", 4.5],
     ["5 mL hourly", 80],
+    ["15ml 3x a day", 45],
+    ["a capful morning and night", 10],
+    ["two droppersful under the tongue, four times a day", 8],
+    ["one shot glass before meals", 90],
+    ["2 glasses with meals", 1440],
+    ["1-2 tsp up to 5 times daily", 50],
   ])("“%s” is %p mL a day", (text, ml) => expect(takenADay(text, 5)).toBeCloseTo(ml, 6));
   test.each(["", "as needed", "three times a day", "warm, with food"])("“%s” says no amount", (text) =>
     expect(takenADay(text, 5)).toBeUndefined(),

@@ -100,6 +100,8 @@ export function namedIn(words: readonly string[]): Hurts[] {
       if (LIKENESS.has(words[s.to] ?? "")) return false;
       if (harmless.some((h) => covers(h, s)) || spans.some((o) => covers(o, s))) return false;
       if (s.name.before && !onlyAside(words.slice(s.to))) return false;
+      // What bees gather on ivy or holly is honey; what is told of rhododendron stands in the table by its own name.
+      if (s.name.before && words[s.to] === "honey") return false;
       return concerns(s.name.of, words, s.name.words);
     })
     .map((s) => s.name.of);

@@ -128,7 +128,9 @@ function judged(names: readonly (readonly string[])[], latin: readonly string[])
   const settled = latin.length >= 2 && given.hurts.length === 0 && given.genusOnly === undefined;
   if (settled) {
     const near = nearTo(latin);
-    return near ? { ...NOTHING, near } : { ...NOTHING, tags: byLatinTags(latin.join(" "), partsIn(told)) };
+    return near
+      ? { ...NOTHING, near }
+      : { ...NOTHING, tags: [...new Set(byLatinTags(latin.join(" "), partsIn(told)))] };
   }
   const hurts = new Set(given.hurts);
   let genusOnly = given.genusOnly;

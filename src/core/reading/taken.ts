@@ -1,57 +1,26 @@
+import { dictionary } from "../words";
 import { isFault, numberAt } from "./numbers";
 import { type Token, tokensOf } from "./tokens";
 
-/** mL of what a dose is told in; a teaspoon is the household's. */
-const measureMl = (word: string, spoonMl: number): number | undefined => {
-  switch (word.replace(/s$/, "")) {
-    case "teaspoon":
-    case "tsp":
-    case "teaspoonful":
-      return spoonMl;
-    case "dessertspoon":
-    case "dsp":
-      return 2 * spoonMl;
-    case "tablespoon":
-    case "tbsp":
-    case "tablespoonful":
-      return 3 * spoonMl;
-    case "ml":
-    case "millilitre":
-    case "milliliter":
-      return 1;
-    case "cl":
-      return 10;
-    case "drop":
-      return 0.05;
-    case "dropper":
-    case "dropperful":
-    case "squeeze":
-      return 1;
-    case "spoon":
-    case "spoonful":
-      return 3 * spoonMl;
-    case "shot":
-    case "oz":
-    case "ounce":
-      return 30;
-    case "glas":
-    case "glass":
-    case "glasse":
-    case "cup":
-    case "mug":
-    case "tumbler":
-    case "cupful":
-      return 240;
-    case "pint":
-      return 500;
-    case "bottle":
-      return 500;
-    default:
-      return undefined;
-  }
-};
+/** mL of what a dose is told in; a teaspoon, `t`, is the household's. What may hold more or less counts as the more. */
+const MEASURES: Readonly<Record<string, (t: number) => number>> = {
+  teaspoon: (t) => t, tsp: (t) => t, dessertspoon: (t) => 2 * t, dsp: (t) => 2 * t, tablespoon: (t) => 3 * t, tbsp: (t) => 3 * t, spoon: (t) => 3 * t,
+  ml: () => 1, millilitre: () => 1, milliliter: () => 1, cl: () => 10, dl: () => 100, litre: () => 1000, liter: () => 1000, l: () => 1000, drop: () => 0.05, dropper: () => 1, squeeze: () => 1, squirt: () => 1,
+  cap: (t) => t, thimble: () => 5, sip: () => 15, mouth: () => 15, swig: () => 30, dram: () => 4, shot: () => 30, jigger: () => 45, oz: () => 30, ounce: () => 30, glass: () => 240, tumbler: () => 240, cup: () => 240,
+  mug: () => 300, pint: () => 570, bottle: () => 500, jar: () => 500,
+}; // prettier-ignore
+const DOSES = dictionary(MEASURES);
+/** “capful”, “droppersful”, “glasses”: the measure in them. */
+const measureOf = (word: string): ((t: number) => number) | undefined =>
+  [word, word.replace(/s?fuls?$/, ""), word.replace(/es$/, ""), word.replace(/s$/, "")]
+    .map((w) => DOSES[w])
+    .find((m) => m !== undefined);
+const measureMl = (word: string, spoonMl: number): number | undefined => measureOf(word)?.(spoonMl);
+
 const TIMES: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
 const WAKING_HOURS = 16;
+/** “Before meals.” */
+const MEALS = 3;
 /** Times of day that are one time each. */
 const MOMENTS: ReadonlySet<string> = new Set([
   "morning",
@@ -89,7 +58,7 @@ function timesADay(t: readonly Token[]): number {
     const low = t[i]!.low;
     if (TIMES[low]) return TIMES[low];
     if (low === "hourly") return WAKING_HOURS;
-    if ((low === "times" || low === "time") && i > 0) {
+    if ((low === "times" || low === "time" || low === "x") && i > 0) {
       const n = numberOf(t, i - 1);
       if (n) return n.span.high;
     }
@@ -103,6 +72,7 @@ function timesADay(t: readonly Token[]): number {
       }
     }
   }
+  if (t.some((x) => /^meals?$/.test(x.low))) return MEALS;
   return Math.max(1, new Set(t.map((x) => x.low.replace(/s$/, "")).filter((w) => MOMENTS.has(w))).size);
 }
 
