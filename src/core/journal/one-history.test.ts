@@ -5,6 +5,7 @@ import { whereItWent } from "../reckoning/went";
 import { beforeFinish } from "../reckoning/in-the-pot";
 import { reckonProgram, asItLeftTheCloth } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
+import { reasonsOf } from "../keeping/reasons";
 import { addDays } from "../day";
 import { reckonBatch, standingOn } from "./reckon";
 import { type Said, batchOf, startMs } from "../../../tests/trial-journal";
@@ -42,6 +43,20 @@ describe("days between the cloth and the honey", () => {
     expect(judged(DECOCTION, keeps).verdict.place).not.toBe("do-not-keep");
     expect(judged(DECOCTION, keeps + 1).verdict).toMatchObject({ place: "do-not-keep" });
     expect(judged(DECOCTION, 10).verdict.vetoes.map((v) => v.id)).toContain("stood-too-long");
+  });
+  test("it is said with its days where it is next touched, as what no reason passes, and alone among the reasons", () => {
+    const { batch, later } = waited(DECOCTION, 10);
+    const r = reckonBatch(batch, batch.making, { people: [], today: later });
+    if (!r.ok) throw new Error(r.faults[0]!.message);
+    const told = r.value.cautions.find((c) => c.id === "stood-too-long")!;
+    expect([told.severity, told.says]).toEqual([
+      "never",
+      expect.stringMatching(/^It has stood 10 days since the cloth, .* it keeps three days in the fridge\.$/),
+    ]);
+    expect(reasonsOf(r.value.reckoning.verdict)).toHaveLength(1);
+    const fresh = waited(DECOCTION, 1);
+    const ok = reckonBatch(fresh.batch, fresh.batch.making, { people: [], today: fresh.later });
+    expect(ok.ok && ok.value.cautions.some((c) => c.id === "stood-too-long")).toBe(false);
   });
   test("what keeps itself may wait: a tincture, a vinegar", () => {
     const tincture = made("tincture-jarful", [line("thyme", "40 g", { form: "dried" })]);

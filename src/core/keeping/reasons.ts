@@ -54,8 +54,9 @@ export function distanceWords(d: Distance): string {
 export const headed = (words: string): string =>
   words.startsWith("pH") ? words : `${words[0]!.toUpperCase()}${words.slice(1)}`;
 
-/** The row that decided, and what takes the cupboard away. */
-export const reasonsOf = (v: Verdict): string[] => [
-  `${headed(v.row.words)}.`,
-  ...v.vetoes.map((x) => `No cupboard: ${x.words}.`),
-];
+/** The row that decided, and what takes the cupboard away; of what is not to be kept, that which forbids it and nothing else. */
+export function reasonsOf(v: Verdict): string[] {
+  if (v.place === "do-not-keep")
+    return v.vetoes.filter((x) => x.fridge === null).map((x) => `${headed(x.words)}.`);
+  return [`${headed(v.row.words)}.`, ...v.vetoes.map((x) => `No cupboard: ${x.words}.`)];
+}

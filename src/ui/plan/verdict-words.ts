@@ -13,6 +13,7 @@ export function verdictHead(v: Verdict): { place: string; life: string } {
 /** Why, with the numbers. */
 export function verdictWhy(v: Verdict, r: Reckoning): string[] {
   const out = reasonsOf(v);
+  if (v.place === "do-not-keep") return out;
   if (v.distances.length > 0) {
     const words = v.distances.map(distanceWords).join("; ");
     if (words) out.push(`${headed(words)}.`);

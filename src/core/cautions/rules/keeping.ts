@@ -1,5 +1,6 @@
 import { printDay } from "../../day";
-import { capital } from "../../words";
+import { asItLeftTheCloth } from "../../reckoning/reckon";
+import { capital, counted } from "../../words";
 import type { Kind } from "../../plan/plan";
 import type { JudgedStanding } from "../../reckoning/standing";
 import {
@@ -176,6 +177,26 @@ export const KEEPING: readonly Rule[] = [
         todo: "Use a drier one where honey alone must keep, or keep it cold.",
       }),
     ),
+  },
+  {
+    id: "stood-too-long",
+    basis:
+      "a liquid that nothing keeps has its days in the fridge from the cloth on, whatever is made of it later; J",
+    stages: ["make", "strain", "bottle", "label"],
+    fires: (s) => {
+      const { waitedDays } = s.program.happened;
+      if (!s.reckoning.verdict.vetoes.some((v) => v.id === "stood-too-long") || waitedDays === undefined)
+        return [];
+      const keeps = asItLeftTheCloth(s.program, s.reckoning.strained).words;
+      return [
+        {
+          severity: "never",
+          says: `It has stood ${counted(waitedDays, "day")} since the cloth, and as it came out of it it keeps ${keeps} in the fridge.`,
+          todo: "Throw it out: neither sugar nor boiling mends that. Where the day of the straining is wrong, put that right.",
+          about: { what: "whole" },
+        },
+      ];
+    },
   },
   {
     id: "moist-honey",

@@ -87,6 +87,8 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
   const units = useUnits();
   const { got } = f;
   const head = got && verdictHead(got.reckoning.verdict);
+  // What must not be finished at all stands where else it says what to pour.
+  const never = f.stops.cautions.find((c) => c.severity === "never");
   return (
     <div>
       <p className="quiet">
@@ -95,7 +97,7 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
           ? ` (${units.volumeExact(got.reckoning.strained.ml.value)})`
           : ""}
       </p>
-      <PourHead f={f} />
+      {never ? <h1 className="text-[2rem] leading-tight text-rust">{never.says}</h1> : <PourHead f={f} />}
       <WaitsForIt f={f} batch={batch} />
       {got && head && (
         <section
@@ -121,7 +123,9 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
               <li key={x}>{x}</li>
             ))}
           </ul>
-          <Fills ml={got.reckoning.finished.ml.value} onHand={onHand} />
+          {got.reckoning.verdict.place !== "do-not-keep" && (
+            <Fills ml={got.reckoning.finished.ml.value} onHand={onHand} />
+          )}
         </section>
       )}
     </div>
