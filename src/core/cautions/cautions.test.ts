@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import { ownPlant } from "../../../tests/own-plant";
 import type { Person } from "../people/person";
 import type { Plan } from "../plan/plan";
 import { reckonProgram } from "../reckoning/reckon";
@@ -53,8 +54,6 @@ const BABY = person("the baby", { born: "2026-03" });
 const CHILD = person("the schoolchild", { born: "2017-05" });
 const WITH_ALCOHOL = TINCTURE(dried("thyme", "1/2 jar"));
 
-const OWN = (name: string) => ({ id: "own-x", names: [name], class: "leaf" as const, source: "own" });
-
 type Case = readonly [
   id: string,
   severity: Severity,
@@ -73,11 +72,6 @@ const POURED: Plan = trial(OXYMEL(line("ours-x", "100 mL")), {
   ],
 });
 
-/** A plant written down by hand. */
-const WRITTEN = (name: string) =>
-  made("oxymel-even", [line("own-plant", "10 g", { form: "dried" })], {
-    materials: [{ id: "own-plant", names: [name], class: "leaf", source: "own" }],
-  });
 /** So much water over the heat, lid off. */
 const POT = (vessel: string, water: string, time = "20 min"): Plan =>
   made("syrup-fridge", [], {
@@ -132,12 +126,7 @@ const CASES: readonly Case[] = [
     ],
     [HONEY(dried("lime-blossom"))],
   ],
-  [
-    "is-it-this",
-    "stop",
-    [{ ...OXYMEL(dried("own-x")), materials: [OWN("foxglov")] }],
-    [{ ...OXYMEL(dried("own-x")), materials: [OWN("towpath mint")] }],
-  ],
+  ["is-it-this", "stop", [ownPlant("foxglov")], [ownPlant("towpath mint")]],
   ["burns-skin", "caution", [CIDER(fresh("habanero", "1 pepper"))], [CIDER(fresh("jalapeno", "1 pepper"))]],
   ["unaged-bark", "caution", [SYRUP(dried("buckthorn-bark"))], [SYRUP(dried("birch-bark"))]],
   ["resin-in-weak-spirit", "note", [TINCTURE(dried("myrrh"))], [TINCTURE(dried("thyme"))]],
@@ -159,7 +148,7 @@ const CASES: readonly Case[] = [
   ["alcohol", "stop", [WITH_ALCOHOL, CHILD], [THYME, CHILD]],
   ["overflows", "stop", [POT("p-1500", "2 L")], [POT("p-1500", "1 L")]],
   ["boils-dry", "stop", [POT("p-1500", "300 mL", "3 hours")], [POT("p-1500", "1 L")]],
-  ["own-plant", "note", [WRITTEN("towpath mint")], [THYME]],
+  ["own-plant", "note", [ownPlant("towpath mint")], [THYME]],
   [
     "too-much-a-day",
     "stop",
@@ -362,7 +351,7 @@ const CASES: readonly Case[] = [
   ["pips", "note", [CIDER(fresh("apple", "1"))], [CIDER(fresh("orange", "1"))]],
   ["hairs", "note", [OXYMEL(dried("rose-hip"))], [THYME]],
   ["liver-alkaloids", "stop", [OXYMEL(dried("coltsfoot-leaf"))], [THYME]],
-  ["restricted-plant", "stop", [WRITTEN("arnica")], [WRITTEN("towpath mint")]],
+  ["restricted-plant", "stop", [ownPlant("arnica")], [ownPlant("towpath mint")]],
   ["laxative", "caution", [SYRUP(dried("senna"))], [SYRUP(dried("horehound", "1 cup"))]],
   ["fibre", "caution", [SYRUP(dried("psyllium"))], [SYRUP(dried("horehound", "1 cup"))]],
   ["foraging", "note", [VINEGAR(fresh("nettle", "2 cups"))], [VINEGAR(dried("nettle", "1 cup"))]],

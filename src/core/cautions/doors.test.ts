@@ -1,4 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
+import { ownPlant } from "../../../tests/own-plant";
 import { MATERIALS } from "../material/catalogue";
 import { FAMILIES, HELD_BY } from "../material/families";
 import { isCalledBaby, type Person } from "../people/person";
@@ -196,28 +197,7 @@ describe("allergies fire by their own reason", () => {
 
 test("an own plant leaves a trace: gathered a caution, without its Latin name a note, and on nobody's word a leaf", () => {
   const own = (more: { latin?: string; gathered?: boolean }) =>
-    judged(
-      made(
-        "oxymel-even",
-        [
-          line("own-x", "10 g", {
-            form: "dried",
-            ...(more.gathered === undefined ? {} : { gathered: more.gathered }),
-          }),
-        ],
-        {
-          materials: [
-            {
-              id: "own-x",
-              names: ["towpath mint"],
-              class: "leaf",
-              source: "own",
-              ...(more.latin ? { latin: more.latin } : {}),
-            },
-          ],
-        },
-      ),
-    ).filter((c) => c.id === "own-plant");
+    judged(ownPlant("towpath mint", more)).filter((c) => c.id === "own-plant");
   expect(own({ gathered: true }).map((c) => c.severity)).toEqual(["caution"]);
   expect(own({ gathered: true, latin: "Mentha aquatica" }).map((c) => c.severity)).toEqual(["caution"]);
   expect(own({}).map((c) => c.severity)).toEqual(["note"]);

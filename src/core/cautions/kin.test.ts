@@ -2,24 +2,15 @@ import { describe, expect, test } from "@jest/globals";
 import { HAZARDS, HURT_SOURCES } from "../material/hurts/hazards";
 import { PLANTS_THAT_HURT } from "../material/hurts/rows";
 import { MATERIALS } from "../material/catalogue";
-import type { PlantClass } from "../material/classes";
-import type { PlantRow } from "../material/rows";
-import { line, made } from "../plan/trial";
+import { ownPlant } from "../../../tests/own-plant";
 import { kinOf } from "../reading/kin";
 import { reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import { cautionsOf } from "./rules";
 
-/** A plan on a plant written down by its maker, and the cautions it raises. */
-function ownPlant(name: string, latin?: string): readonly string[] {
-  const row: PlantRow & { class: PlantClass } = {
-    id: "own-plant",
-    names: [name],
-    ...(latin ? { latin } : {}),
-    class: "leaf",
-    source: "own",
-  };
-  const plan = made("oxymel-even", [line("own-plant", "1 cup", { form: "dried" })], { materials: [row] });
+/** The grave cautions a plant written down by its maker raises. */
+function grave(name: string, latin?: string): readonly string[] {
+  const plan = ownPlant(name, { latin });
   const program = resolve(plan);
   if (!program.ok) throw new Error(program.faults[0]!.message);
   const cautions = cautionsOf({
@@ -70,22 +61,22 @@ describe("a plant by another hand does not lose what its name says", () => {
     ["yew berries", undefined],
     ["water dropwort root", undefined],
     ["ivy", "Hedera helix"],
-  ])("%s (%p): never", (name, latin) => expect(ownPlant(name, latin)).toContain("narrow-margin-poison"));
+  ])("%s (%p): never", (name, latin) => expect(grave(name, latin)).toContain("narrow-margin-poison"));
   test.each([
     ["elderberries from the lane", "raw-elder"],
     ["Russian comfrey leaf", undefined],
     ["comfrey", "liver-alkaloids"],
     ["birthwort", "aristolochic"],
   ])("%s keeps the rule of its kind: %p", (name, id) =>
-    expect(ownPlant(name).length > 0 && (id === undefined || ownPlant(name).includes(id))).toBe(true),
+    expect(grave(name).length > 0 && (id === undefined || grave(name).includes(id))).toBe(true),
   );
   test.each(["foxglov", "hemlok", "oleandre", "belladona", "penyroyal", "monkhood"])(
     "%s is asked about: is it this?",
-    (name) => expect(ownPlant(name)).toEqual(["is-it-this"]),
+    (name) => expect(grave(name)).toEqual(["is-it-this"]),
   );
   test.each(["towpath mint", "lock garden sage", "orchard sorrel", "hill thyme", "lemon myrtle", "rooibos"])(
     "%s is nobody's double",
     (name) =>
-      expect(ownPlant(name).filter((id) => id === "is-it-this" || id === "narrow-margin-poison")).toEqual([]),
+      expect(grave(name).filter((id) => id === "is-it-this" || id === "narrow-margin-poison")).toEqual([]),
   );
 });

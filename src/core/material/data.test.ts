@@ -109,7 +109,9 @@ describe("what is dangerous is tagged", () => {
   ])("%s", (tag, ids) => expect(tagged(tag)).toEqual(ids)); // prettier-ignore
   test("every tag is borne by some material", () =>
     // What a bottle of ours brings with it, and what only a plant written down by hand is, is in no row of the catalogue.
-    expect(TAGS.filter((t) => !t.startsWith("holds-") && t !== "restricted" && tagged(t).length === 0)).toEqual([]));
+    expect(
+      TAGS.filter((t) => !t.startsWith("holds-") && t !== "restricted" && tagged(t).length === 0),
+    ).toEqual([]));
   test("no two materials bear one first name, and no name stands twice for different plants' first names", () => {
     const first = [...MATERIALS.values()].map((m) => m.row.names[0]!.toLowerCase());
     expect(first.filter((n, i) => first.indexOf(n) !== i)).toEqual([]);

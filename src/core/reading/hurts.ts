@@ -15,8 +15,8 @@ const NEVER: readonly (readonly [tag: Tag, words: string])[] = [
 const neverWords = (tags: readonly Tag[]): string | undefined => NEVER.find(([t]) => tags.includes(t))?.[1];
 
 /** What a name that hurts is told as, the moment it is read; nothing of one that is not known to. */
-export function hurtOfName(name: string): string | undefined {
-  const kin = kinOf([name], undefined);
+export function hurtOfName(name: string, latin?: string): string | undefined {
+  const kin = kinOf([name], latin?.trim() || undefined);
   const hurts = gravest(kin);
   if (hurts) {
     const end = hazardOf(hurts).severity === "never" ? ": it never goes in." : ".";
@@ -26,6 +26,11 @@ export function hurtOfName(name: string): string | undefined {
   }
   const words = neverWords(kin.tags);
   return words && `“${name}” ${words}.`;
+}
+/** A name that is only close to one that hurts. */
+export function closeToHurt(name: string, latin?: string): string | undefined {
+  const { near } = kinOf([name], latin?.trim() || undefined);
+  return near && `“${name}” is close to “${near.name}”, which ${hazardOf(near.hurts).does}. Is it this?`;
 }
 const hurtOfMaterial = (m: Material): string | undefined => {
   const words = neverWords(m.row.tags ?? []);

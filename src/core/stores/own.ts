@@ -5,7 +5,7 @@ import { type Keeps, type Material, stuffOf } from "../material/material";
 import { type PlantRow } from "../material/rows";
 import type { UnitSystem } from "../quantity/units";
 import { readAmount } from "../reading/amounts";
-import { gravest, hazardOf, kinOf } from "../reading/kin";
+import { kinOf } from "../reading/kin";
 import { materialNamed, nearNames } from "../reading/names";
 import type { Calibration, LearnedCloth, OwnMaterial } from "./item";
 
@@ -89,14 +89,6 @@ export function writtenDown(
     ...(water === undefined ? {} : { water: water / 100 }),
     source: "own",
   });
-}
-
-/** What the names of a plant that is being written down say of it, the gravest first; nothing where they say nothing. */
-export function hurtOfNew(name: string, latin: string): string | undefined {
-  const kin = kinOf([name], latin.trim() || undefined);
-  const hurts = gravest(kin);
-  if (hurts) return `By that name it ${hazardOf(hurts).does} (${hurts.names[0]}).`;
-  return kin.near && `That name is close to ${kin.near.name}, which ${hazardOf(kin.near.hurts).does}.`;
 }
 
 /** Names near a new one, dangerous ones among them: is it this? */

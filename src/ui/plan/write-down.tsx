@@ -5,7 +5,8 @@ import type { Fault } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";
 import { PLANT_CLASSES, type PlantClass } from "@/core/material/classes";
 import type { PlantRow } from "@/core/material/rows";
-import { LIKE, hurtOfNew, mayBe, writtenDown } from "@/core/stores/own";
+import { closeToHurt, hurtOfName } from "@/core/reading/hurts";
+import { LIKE, mayBe, writtenDown } from "@/core/stores/own";
 import { listed } from "@/core/words";
 import { Field } from "../kit/field";
 import { useIntent } from "../kit/intent";
@@ -113,7 +114,10 @@ export function WriteDown({
   keepWords?: string;
 }) {
   const { typed, type, keep, sending, wrong } = useNewPlant(name, catalogue, done);
-  const hurts = typed.name.trim() === "" ? undefined : hurtOfNew(typed.name, typed.latin);
+  const hurts =
+    typed.name.trim() === ""
+      ? undefined
+      : (hurtOfName(typed.name, typed.latin) ?? closeToHurt(typed.name, typed.latin));
   const near = mayBe(typed.name, typed.latin, catalogue);
   return (
     <form

@@ -2,6 +2,7 @@ import { capital } from "../../words";
 import { honeyFrom, isInfant } from "../../people/person";
 import { MATERIALS } from "../../material/catalogue";
 import { ALIKE } from "../../material/hurts/alike";
+import { closeToHurt } from "../../reading/hurts";
 import { type Kin, gravest, hazardOf, kinOf } from "../../reading/kin";
 import { plantWords } from "../../reading/plant-words";
 import { printDay } from "../../day";
@@ -26,10 +27,10 @@ export function hurtWords(l: Resolved): { readonly says: string; readonly todo: 
 }
 
 /** Why a name is asked about; nothing where it need not be. */
-function doubtOf(name: string, { near, kills }: Kin): string | undefined {
+function doubtOf(name: string, latin: string | undefined, { near, kills }: Kin): string | undefined {
   if (near && plantWords(name).includes(near.name.toLowerCase()))
     return `Some of the genus ${near.name} hurt: ${near.hurts.names[0]} ${hazardOf(near.hurts).does}. Which is this?`;
-  if (near) return `“${name}” is close to “${near.name}”, which ${hazardOf(near.hurts).does}. Is it this?`;
+  if (near) return closeToHurt(name, latin);
   return kills && `“${name}” says of itself that it is a poison. Which plant is it?`;
 }
 
@@ -98,7 +99,7 @@ export const NEVER: readonly Rule[] = [
         // What came in a bottle of ours was asked about when that was made.
         const asked = MATERIALS.has(l.stuff.id) || l.stuff.holds !== undefined || l.heated !== undefined;
         const kin = asked ? undefined : kinOf(l.stuff.names, l.stuff.latin);
-        const says = kin && doubtOf(l.stuff.name, kin);
+        const says = kin && doubtOf(l.stuff.name, l.stuff.latin, kin);
         return says === undefined
           ? []
           : [
