@@ -7,7 +7,7 @@ import { line, made, type TrialLine } from "../plan/trial";
 import { type Reckoning, reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import { rungOf } from "./life";
-import { SAFETY_LINES, crossed } from "./safety-lines";
+import { SAFETY_LINES, crossed } from "../../../tests/safety-lines";
 
 const reckoned = (plan: Plan): Reckoning | undefined => {
   const p = resolve(plan);
@@ -121,8 +121,7 @@ describe("a hundredth of anything typed moves a life by one rung at most", () =>
         const after = reckoned(make(next));
         if (!after) continue;
         compared++;
-        if (Math.abs(rung(before) - rung(after)) <= 1 || crossed(before.verdict, after.verdict).length > 0)
-          continue;
+        if (Math.abs(rung(before) - rung(after)) <= 1 || crossed(before, after).length > 0) continue;
         cliffs.push(
           `${make.name} ${JSON.stringify(typed)}: ${before.verdict.row.id} ${before.verdict.life.words} ${before.verdict.vetoes.map((v) => v.id).join()} → ${after.verdict.row.id} ${after.verdict.life.words} ${after.verdict.vetoes.map((v) => v.id).join()}`,
         );
@@ -177,12 +176,7 @@ describe("no life grows when water is added", () => {
         ? typed.map((t) => (t.id === "water" ? { ...t, amount: t.amount * 1.5 } : t))
         : [...typed, { id: "water", amount: c.from(1, 300), unit: "mL" as const }];
       const wet = reckoned(steeped(more));
-      if (
-        dry &&
-        wet &&
-        grows(dry, wet) &&
-        !(crossed(dry.verdict, wet.verdict).length > 0 && dry.finished.abv.high >= 10)
-      )
+      if (dry && wet && grows(dry, wet) && !(crossed(dry, wet).length > 0 && dry.finished.abv.high >= 10))
         grown.push(
           `${JSON.stringify(more)}: ${dry.verdict.row.id} ${dry.verdict.life.words} → ${wet.verdict.row.id} ${wet.verdict.life.words} (${wet.verdict.vetoes.map((v) => v.id).join()})`,
         );

@@ -92,8 +92,6 @@ export interface Verdict {
   readonly vented: boolean;
   /** Warm, what grows without air grows in it within hours: pH over 4.6 and water activity over 0.92. */
   readonly quick: boolean;
-  /** pH at the end that hurts. */
-  readonly ph: number;
   /** The row that decided. */
   readonly row: Row;
   readonly vetoes: readonly Veto[];
@@ -213,7 +211,6 @@ export function verdictOf(f: Facts, vetoes: readonly Veto["id"][]): Verdict {
     openedCold: cupboard === null ? undefined : won.openedCold,
     coolDark: cupboard !== null && won.coolDark === true,
     vented: won.vented === true || standing.some((v) => v.vented === true),
-    ph: f.ph.high,
     quick: f.ph.high > QUICK_PH && f.aw.high > QUICK_AW,
     row: won,
     vetoes: standing,

@@ -1,8 +1,8 @@
-import type { Verdict } from "./verdict";
+import type { Reckoning } from "../src/core/reckoning/reckon";
 
 /**
  * The lines at which a promise may fall by more than a rung for a hair: each is a boundary of safety and not of taste. Everywhere else what falls
- * short by a hair is a rung away (see `graded.ts`). A closed list.
+ * short by a hair is a rung away (see `core/keeping/graded.ts`). A closed list.
  */
 export const SAFETY_LINES = [
   // What grows without air does not below pH 4.6.
@@ -22,11 +22,11 @@ export const SAFETY_LINES = [
 ] as const;
 export type SafetyLine = (typeof SAFETY_LINES)[number];
 
-const has = (v: Verdict, id: string): boolean => v.vetoes.some((x) => x.id.startsWith(id));
-const phAt = (v: Verdict): number => v.ph;
+const has = (r: Reckoning, id: string): boolean => r.verdict.vetoes.some((x) => x.id.startsWith(id));
+const phAt = (r: Reckoning): number => r.finished.ph.high;
 
-/** The lines of safety that lie between two verdicts. */
-export function crossed(a: Verdict, b: Verdict): readonly SafetyLine[] {
+/** The lines of safety that lie between two reckonings. */
+export function crossed(a: Reckoning, b: Reckoning): readonly SafetyLine[] {
   const between = (line: number): boolean => phAt(a) <= line !== phAt(b) <= line;
   const differs = (id: string): boolean => has(a, id) !== has(b, id);
   const lines: readonly (readonly [SafetyLine, boolean])[] = [
@@ -34,8 +34,8 @@ export function crossed(a: Verdict, b: Verdict): readonly SafetyLine[] {
     ["sour", between(4.2) || between(4.0)],
     ["low-acid-fresh", differs("low-acid-fresh")],
     ["raw-honey", differs("raw-honey")],
-    ["spirit-20", (a.row.id === "spirit-20") !== (b.row.id === "spirit-20")],
-    ["acid-and-sugar", (a.row.id === "sour-sweet") !== (b.row.id === "sour-sweet")],
+    ["spirit-20", (a.verdict.row.id === "spirit-20") !== (b.verdict.row.id === "spirit-20")],
+    ["acid-and-sugar", (a.verdict.row.id === "sour-sweet") !== (b.verdict.row.id === "sour-sweet")],
     ["solids-left", differs("solids-left")],
   ];
   return lines.flatMap(([id, so]) => (so ? [id] : []));
