@@ -31,3 +31,6 @@ export function estimate(value: number, low: number, high: number, because: read
 /** Whether two of some figures differ by more than their spreads: the high of one lies under the low of another. */
 export const standApart = (figures: readonly Pick<Estimate, "low" | "high">[]): boolean =>
   figures.some((a, i) => figures.slice(i + 1).some((b) => a.high < b.low - 1e-9 || b.high < a.low - 1e-9));
+
+/** Standard deviations either side that hold four times in five. */
+export const FOUR_IN_FIVE = 1.2816;

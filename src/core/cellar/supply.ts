@@ -1,4 +1,5 @@
 import { type Day, addDays, daysBetween } from "../day";
+import { FOUR_IN_FIVE } from "../estimate";
 import { HORIZON, type LaidDown, byCourse, daysAway, isKept } from "./by-course";
 import type { SupplyBottle } from "./supply-bottle";
 
@@ -33,8 +34,6 @@ const RUN = 4;
 const RUN_PRIOR = 1.5;
 /** Share by which the rate of the months to come differs from that of the months seen, for reasons nobody wrote down. */
 const DRIFT = 0.45;
-/** Standard normal at nine in ten. */
-const Z80 = 1.2816;
 
 interface Week {
   readonly month: number;
@@ -209,11 +208,11 @@ export function supplyOf(
     }
     return undefined;
   };
-  const early = lasts <= 0 ? today : dayAt(Z80);
+  const early = lasts <= 0 ? today : dayAt(FOUR_IN_FIVE);
   return {
     ...known,
     lateMl,
-    out: early === undefined ? undefined : { early, likely: dayAt(0), late: dayAt(-Z80) },
+    out: early === undefined ? undefined : { early, likely: dayAt(0), late: dayAt(-FOUR_IN_FIVE) },
   };
 }
 

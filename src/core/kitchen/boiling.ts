@@ -1,6 +1,6 @@
-import { type Estimate, estimate } from "../estimate";
+import { type Estimate, FOUR_IN_FIVE, estimate } from "../estimate";
 import { heightAt, type Solid, volumeAt } from "../vessel/profile";
-import { FOUR_IN_FIVE, type Fitted, type Known, fitOf, spreadOf } from "./fit";
+import { type Fitted, type Known, fitOf, spreadOf } from "./fit";
 import { surfaceCm2 } from "./pan";
 
 /** How it boils. */

@@ -64,7 +64,9 @@ function simulate(lids: boolean): Simulated | undefined {
     const around = room + drift;
     const still = (Math.max(1, c - around) / 50) ** power;
     const dry = skinLoss * still * (2 * base + wall) * (c - around);
-    const wet = open ? base * 0.016 * airTakes * still * brisk * (antoinePa(c) - damp * antoinePa(around)) : 0;
+    const wet = open
+      ? base * 0.016 * airTakes * still * brisk * (antoinePa(c) - damp * antoinePa(around))
+      : 0;
     c -= (2 * (dry + wet)) / heat;
     if ((second + 2) % 60 === 0) truth.push(c);
     if (c > target) continue;

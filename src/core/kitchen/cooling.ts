@@ -1,5 +1,5 @@
-import { type Estimate, estimate } from "../estimate";
-import { FOUR_IN_FIVE, type Fitted, type Known, fitOf, spreadOf } from "./fit";
+import { type Estimate, FOUR_IN_FIVE, estimate } from "../estimate";
+import { type Fitted, type Known, fitOf, spreadOf } from "./fit";
 import type { Pan } from "./pan";
 import { vapourPa } from "./water";
 

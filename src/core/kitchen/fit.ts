@@ -147,6 +147,3 @@ export function spreadOf(f: Fitted, of: (x: readonly number[]) => number, known:
   const v = d.reduce((s, di, i) => s + d.reduce((t, dj, j) => t + di * dj * f.covariance[i]![j]!, 0), 0);
   return Math.sqrt(Math.max(0, v));
 }
-
-/** Standard deviations either side that hold four times in five. */
-export const FOUR_IN_FIVE = 1.2816;

@@ -43,7 +43,8 @@ function after(p: Program, operations: number): InThePot {
 export const whenBegins = (p: Program, step: string): InThePot => after(p, p.began.get(step) ?? 0);
 
 /** What stands there before it is finished: off the cloth, and boiled down since where it was. */
-export const beforeFinish = (p: Program): InThePot => after(p, p.began.get("finished") ?? p.operations.length);
+export const beforeFinish = (p: Program): InThePot =>
+  after(p, p.began.get("finished") ?? p.operations.length);
 
 /** What stands in it once a step is done. */
 export function whenDone(p: Program, step: string): InThePot {

@@ -1,5 +1,4 @@
-import type { Estimate } from "../estimate";
-import { estimate } from "../estimate";
+import { type Estimate, FOUR_IN_FIVE, estimate } from "../estimate";
 import type { PlantClass } from "../material/classes";
 import type { Wringing } from "../plan/plan";
 
@@ -24,8 +23,6 @@ const PRIOR = 5;
 export const BOOK_SPREAD = 0.25;
 /** Strainings the book's own scatter counts for. */
 const SCATTER_PRIOR = 2;
-/** Standard deviations either side that hold four times in five. */
-const FOUR_IN_FIVE = 1.2816;
 /** A jug is read so well, and a cloth wrung so evenly: no household's share is known closer. */
 const LEAST_SPREAD = 0.06;
 
