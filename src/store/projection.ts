@@ -10,7 +10,6 @@ import {
   foldBottle,
   readBottleBody,
 } from "../core/cellar/bottle";
-import { weeklyMl } from "../core/cellar/course";
 import type { PlaceClass } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import { comesFrom } from "../core/journal/ours";
@@ -42,9 +41,9 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
     const is = foldBottle(f, events.get(x.id) ?? []);
     const held = (place: PlaceClass) => heldBy(issued, reckoning, place);
     const bestBy = bestByOfBottle(is, (place) => held(place).verdict, own?.bestBy);
-    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by, shortened, number, state, left_ml, opened_day, filled_day, gone_day, taken, course_ml, course, by_people, seq)
+    await tx`insert into bottle (id, batch_id, place, at, vessel, name, ml, best_by, shortened, number, state, left_ml, opened_day, filled_day, gone_day, taken, course, by_people, seq)
       values (${x.id}, ${b.id}, ${is.place}, ${is.at ?? null}, ${x.vessel}, ${x.name}, ${x.ml}, ${bestBy}, ${held(is.place).shortened},
-        ${is.number}, ${is.state}, ${is.leftMl}, ${is.openedDay ?? null}, ${f.filled}, ${is.goneDay ?? null}, ${tx.json(is.taken as never)}, ${is.course ? weeklyMl(is.course) : null}, ${is.course ? tx.json(is.course as never) : null}, ${namesIn(events.get(x.id) ?? [])}, ${is.seq})`;
+        ${is.number}, ${is.state}, ${is.leftMl}, ${is.openedDay ?? null}, ${f.filled}, ${is.goneDay ?? null}, ${tx.json(is.taken as never)}, ${is.course ? tx.json(is.course as never) : null}, ${namesIn(events.get(x.id) ?? [])}, ${is.seq})`;
   }
 }
 
