@@ -177,7 +177,28 @@ export const state = (page: Page): Promise<string> =>
     ].join("|"),
   );
 
-export type Hand = "mouse" | "keyboard" | "finger";
+export const HANDS = ["mouse", "keyboard", "finger"] as const;
+export type Hand = (typeof HANDS)[number];
+
+/**
+ * Whose turn a sort of control is: in a run each is used by one hand that finds it, the next hand where it is met again, and by none that
+ * has had it; the others only reach for it. `JOLLY_HANDS=all` lets every hand use every sort.
+ */
+export class Turns {
+  private readonly had = new Map<string, Set<Hand>>();
+  private next = 0;
+
+  /** @param finders hands on whose page it stands. @returns those that use it now */
+  of(sort: string, finders: readonly Hand[]): readonly Hand[] {
+    const had = this.had.get(sort) ?? new Set();
+    this.had.set(sort, had);
+    const open = finders.filter((h) => !had.has(h));
+    if (process.env["JOLLY_HANDS"] !== "all" && open.length > 0)
+      open.splice(0, open.length, open[this.next++ % open.length]!);
+    for (const h of open) had.add(h);
+    return open;
+  }
+}
 
 /** Whether a hand that reaches for its middle touches it, and nothing that lies over it. */
 export const isReached = (e: ElementHandle): Promise<boolean> =>

@@ -5,8 +5,10 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import {
+  HANDS,
   type Hand,
   SETS_OUT_ANEW,
+  Turns,
   control,
   controls,
   effectOf,
@@ -75,88 +77,118 @@ async function setOut(page: Page, kept: string): Promise<void> {
   await page.waitForSelector('[role="slider"]');
 }
 
-/** Names that come once for every line are tried on one line; the others say what is done with theirs. */
-const once = (all: readonly string[]): Set<string> => {
-  const sorts = new Map<string, string>();
-  for (const name of all) {
-    const sort = name
-      .replace(/hyssop|garlic|juniper berry/, "herb")
-      .replace(/^(Move|Take out) .*/, "$1")
-      .replace(/: \w+, not (?:fresh|dried)$/, ": another form");
-    if (!sorts.has(sort)) sorts.set(sort, name);
+/** What comes once for every line is one sort. */
+const sortOf = (name: string): string =>
+  name
+    .replace(/hyssop|garlic|juniper berry/, "herb")
+    .replace(/^(Move|Take out) .*/, "$1")
+    .replace(/: \w+, not (?:fresh|dried)$/, ": another form");
+
+/** A planned Bench in one hand. */
+interface InHand {
+  readonly page: Page;
+  /** The plan, as the browser keeps it. */
+  readonly kept: string;
+  /** A control of each sort: one on the phone need not stand at a desk. */
+  readonly sorts: ReadonlyMap<string, string>;
+}
+async function inHand(hand: Hand): Promise<InHand> {
+  const page = await pageFor(browser, hand);
+  await planned(page);
+  // Kept once the hand has rested.
+  await new Promise((r) => setTimeout(r, 400));
+  const kept = await page.evaluate(() => JSON.stringify({ ...localStorage }));
+  return { page, kept, sorts: new Map((await controls(page)).reverse().map((name) => [sortOf(name), name])) };
+}
+
+/** A control's neighbours: looked for on the page as it is, else on one that is set out anew. */
+async function found(page: Page, name: string, kept: string, spoilt: boolean) {
+  const there = spoilt ? undefined : await control(page, name);
+  if (there) return there;
+  await setOut(page, kept);
+  if (/^undo|^redo/i.test(name)) {
+    await clickOn(page, "double it");
+    if (/^redo/i.test(name)) await clickOn(page, "Undo");
   }
-  return new Set(sorts.values());
-};
+  return control(page, name);
+}
+
+const wentFrom = (page: Page, was: string): Promise<boolean> =>
+  page
+    .waitForFunction((b) => location.href !== b, {}, was)
+    .then(() => true)
+    .catch(() => false);
+
+/** Uses one control of the Bench. @returns what is wrong with it */
+async function tried(page: Page, name: string, one: ElementHandle, hand: Hand): Promise<string | undefined> {
+  const effect = effectOf(name)!;
+  const on = await one.evaluate((x) => x.getAttribute("aria-pressed") === "true");
+  if (effect === "writes" || on) return undefined;
+  const [before, was] = [await state(page), page.url()];
+  await use(page, one, effect, hand);
+  if (effect === "goes" && !/^(?:bench|skip)/i.test(name))
+    return (await wentFrom(page, was)) ? undefined : "goes nowhere";
+  await settled(page);
+  // Where one is already: it stays, and comes to no other page.
+  if (effect === "goes") return new URL(page.url()).pathname === "/bench" ? undefined : "leaves the Bench";
+  return (await state(page)) === before ? `${effect} nothing` : undefined;
+}
 
 describe("on the Bench", () => {
-  test.each<Hand>(["mouse", "keyboard", "finger"])(
-    "every control does what it says, by %s",
-    async (hand) => {
-      const page = await pageFor(browser, hand);
-      await planned(page);
-      // Kept once the hand has rested.
-      await new Promise((r) => setTimeout(r, 400));
-      const kept = await page.evaluate(() => JSON.stringify({ ...localStorage }));
-      const tried = once(await controls(page));
-      const failed: string[] = [];
-      let spoilt = true;
-      for (const name of tried) {
-        const effect = effectOf(name);
-        if (!effect) {
-          failed.push(`“${name}” is not in the table`);
-          continue;
-        }
-        if (!spoilt) await settled(page);
-        let found = spoilt ? undefined : await control(page, name);
-        if (!found) {
-          await setOut(page, kept);
-          if (/^undo|^redo/i.test(name)) {
-            await clickOn(page, "double it");
-            if (/^redo/i.test(name)) await clickOn(page, "Undo");
-          }
-          found = await control(page, name);
-        }
-        if (!found) {
-          failed.push(`“${name}” was there and is gone`);
-          continue;
-        }
-        // What most controls do leaves the others where they were; one that is gone by then is looked for on a fresh Bench.
-        spoilt = effect === "goes" || effect === "drags" || SETS_OUT_ANEW.test(name);
-        await found.scrollIntoView();
-        if (hand !== "keyboard" && !(await isReached(found))) {
-          failed.push(`“${name}” lies under something`);
-          continue;
-        }
-        const on = await found.evaluate((x) => x.getAttribute("aria-pressed") === "true");
-        if (effect === "writes" || on) continue;
-        const [before, was] = [await state(page), page.url()];
-        await use(page, found, effect, hand);
-        if (effect === "goes" && /^(?:bench|skip)/i.test(name)) {
-          // Where one is already: it stays, and comes to no other page.
-          await settled(page);
-          if (new URL(page.url()).pathname !== "/bench") failed.push(`“${name}” leaves the Bench`);
-          continue;
-        }
-        if (effect === "goes") {
-          const went = await page
-            .waitForFunction((b) => location.href !== b, {}, was)
-            .then(() => true)
-            .catch(() => false);
-          if (!went) failed.push(`“${name}” goes nowhere`);
-          continue;
-        }
-        await settled(page);
-        if ((await state(page)) === before) failed.push(`“${name}” ${effect} nothing`);
-      }
-      expect(tried.size).toBeGreaterThan(30);
-      expect(failed).toEqual([]);
-      expect((page as unknown as { errors: string[] }).errors).toEqual([]);
-      await page.close();
-    },
-    240_000,
-  );
+  const hands = new Map<Hand, InHand>();
+  const turns = new Map<string, readonly Hand[]>();
+  beforeAll(async () => {
+    for (const hand of HANDS) hands.set(hand, await inHand(hand));
+    const all = new Set([...hands.values()].flatMap((h) => [...h.sorts.keys()]));
+    const turn = new Turns();
+    for (const sort of all)
+      turns.set(
+        sort,
+        turn.of(
+          sort,
+          HANDS.filter((h) => hands.get(h)!.sorts.has(sort)),
+        ),
+      );
+  });
+  afterAll(() => Promise.all([...hands.values()].map((h) => h.page.close())));
 
-  test.each<Hand>(["mouse", "keyboard", "finger"])("every drawer opens and shuts, by %s", async (hand) => {
+  test.each(HANDS)("every control is within reach and does what it says, by %s", async (hand) => {
+    const { page, kept, sorts } = hands.get(hand)!;
+    await page.bringToFront();
+    const failed: string[] = [];
+    let spoilt = false;
+    let used = 0;
+    for (const [sort, name] of sorts) {
+      if (!effectOf(name)) {
+        failed.push(`“${name}” is not in the table`);
+        continue;
+      }
+      if (!spoilt) await settled(page);
+      const one = await found(page, name, kept, spoilt);
+      spoilt = false;
+      if (!one) {
+        failed.push(`“${name}” was there and is gone`);
+        continue;
+      }
+      await one.scrollIntoView();
+      if (hand !== "keyboard" && !(await isReached(one))) {
+        failed.push(`“${name}” lies under something`);
+        continue;
+      }
+      if (!turns.get(sort)!.includes(hand)) continue;
+      used++;
+      const wrong = await tried(page, name, one, hand);
+      if (wrong) failed.push(`“${name}” ${wrong}`);
+      // What most controls do leaves the others where they were; one that is gone by then is looked for on a fresh Bench.
+      spoilt = ["goes", "drags"].includes(effectOf(name)!) || SETS_OUT_ANEW.test(name);
+    }
+    expect(sorts.size).toBeGreaterThan(30);
+    expect(used).toBeGreaterThan(10);
+    expect(failed).toEqual([]);
+    expect((page as unknown as { errors: string[] }).errors).toEqual([]);
+  });
+
+  test.each(HANDS)("every drawer opens and shuts, by %s", async (hand) => {
     const page = await pageFor(browser, hand);
     await planned(page);
     const names = await page.$$eval("#drawers h3 button", (all) => all.map((b) => b.textContent!));

@@ -57,12 +57,11 @@ afterAll(async () => {
   await home?.drop();
 });
 
-/** Drives a stand-in by hand, on its own page. */
-async function onStandIn(s: StandIn, button: string): Promise<void> {
-  const page = await browser.newPage();
-  await page.goto(`http://127.0.0.1:${s.port}/`);
-  await Promise.all([page.waitForNavigation(), clickOn(page, button)]);
-  await page.close();
+/** Drives a stand-in as its own page does: one button, one form. What is under test is the app, not the page of what stands in. */
+async function onStandIn(s: StandIn, button: "put" | "heat" | "drop" | "cool"): Promise<void> {
+  const form = new URLSearchParams({ do: button, ...(button === "put" ? { g: "40" } : {}) });
+  const r = await fetch(`http://127.0.0.1:${s.port}/`, { method: "POST", body: form, redirect: "manual" });
+  expect(r.status).toBe(303);
 }
 
 const head = (page: Page): Promise<string> => page.$eval("h1", (e) => (e as HTMLElement).innerText);
@@ -123,7 +122,7 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
     await bar(page, /Wash damson/);
     await bar(page, /^Damson/);
     await page.waitForFunction(() => document.body.innerText.includes("The scale shows"));
-    await onStandIn(scale, "put on");
+    await onStandIn(scale, "put");
     await page.bringToFront();
     await says(page, "40 g went in");
     await page.waitForFunction(() =>
@@ -159,7 +158,7 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
     await page.keyboard.press("Space");
     await page.waitForSelector('[role="timer"]');
     await clickOn(page, "the whole walk");
-    await onStandIn(probe, "drop the line");
+    await onStandIn(probe, "drop");
     await page.bringToFront();
     await page.waitForFunction(() =>
       [...document.querySelectorAll("svg text")].some((t) => t.textContent === "last seen"),
@@ -223,7 +222,7 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
     await clickOn(page, "Strained");
     await headed(page, /Let it cool to 43 °C/);
     // The line was down and the server too: the driver comes back in its own time.
-    await onStandIn(probe, "begin cooling");
+    await onStandIn(probe, "cool");
     await page.bringToFront();
     await page.waitForFunction(() =>
       [...document.querySelectorAll("svg text")].some((t) =>

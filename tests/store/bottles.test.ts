@@ -179,9 +179,17 @@ describe("a bottle", () => {
     ] as const)
       expect(await put(one, type, body)).toMatchObject({
         ok: false,
-        fault: { name: "NeverForThem", path: [path], message: expect.stringContaining("Honey is never given to") },
+        fault: {
+          name: "NeverForThem",
+          path: [path],
+          message: expect.stringContaining("Honey is never given to"),
+        },
       });
-    expect((await bottleOf(home.sql, one))!.bottle).toMatchObject({ state: "kept", taken: [], course: undefined });
+    expect((await bottleOf(home.sql, one))!.bottle).toMatchObject({
+      state: "kept",
+      taken: [],
+      course: undefined,
+    });
     expect((await put(one, "given", { to: "the boatwright" })).ok).toBe(true);
   });
   test("two bottles written to at once are both written, and neither row is lost", async () => {
