@@ -76,7 +76,11 @@ function oneOfEachSort(names: readonly string[]): ReadonlyMap<string, string> {
 const leadsHere = (e: ElementHandle): Promise<boolean> =>
   e.evaluate((x) => x instanceof HTMLAnchorElement && x.href === location.href);
 const isChosen = (e: ElementHandle): Promise<boolean> =>
-  e.evaluate((x) => (x as HTMLInputElement).type === "radio" && (x as HTMLInputElement).checked);
+  e.evaluate(
+    (x) =>
+      ((x as HTMLInputElement).type === "radio" && (x as HTMLInputElement).checked) ||
+      x.getAttribute("aria-current") === "true",
+  );
 const isSingle = (e: ElementHandle): Promise<boolean> =>
   e.evaluate((x) => x instanceof HTMLSelectElement && [...x.options].filter((o) => !o.disabled).length < 2);
 

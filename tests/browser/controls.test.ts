@@ -98,12 +98,15 @@ async function inHand(hand: Hand): Promise<InHand> {
   // Kept once the hand has rested.
   await new Promise((r) => setTimeout(r, 400));
   const kept = await page.evaluate(() => JSON.stringify({ ...localStorage }));
-  return { page, kept, sorts: new Map((await controls(page)).reverse().map((name) => [sortOf(name), name])) };
+  const sorts = new Map<string, string>();
+  for (const name of await controls(page)) if (!sorts.has(sortOf(name))) sorts.set(sortOf(name), name);
+  return { page, kept, sorts };
 }
 
 /** A control's neighbours: looked for on the page as it is, else on one that is set out anew. */
 async function found(page: Page, name: string, kept: string, spoilt: boolean) {
-  const there = spoilt ? undefined : await control(page, name);
+  // There must be something to take back or to do again.
+  const there = spoilt || /^undo|^redo/i.test(name) ? undefined : await control(page, name);
   if (there) return there;
   await setOut(page, kept);
   if (/^undo|^redo/i.test(name)) {

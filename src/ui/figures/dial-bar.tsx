@@ -133,6 +133,7 @@ function Stretches({
           <button
             key={s.from}
             type="button"
+            aria-current={here || undefined}
             className={`absolute inset-y-0 text-left px-2 leading-tight overflow-hidden border-r border-iron ${TONES[s.tone]} ${here ? "font-bold" : "hover:bg-paper"}`}
             style={{ left: `${(100 * s.from) / most}%`, width: `${(100 * (s.to - s.from)) / most}%` }}
             onClick={s.go}
