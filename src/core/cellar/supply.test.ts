@@ -83,8 +83,8 @@ describe("how long it lasts", () => {
     )!;
     expect([s.stockMl, Math.round(s.perWeekMl), s.weeks, s.lateMl]).toEqual([300, 70, 40, 0]);
     expect(Math.abs(daysBetween(addDays(TODAY, 30), s.out!.likely!))).toBeLessThanOrEqual(5);
-    expect(s.out!.early < s.out!.likely!).toBe(true);
-    expect(s.out!.likely! < s.out!.late!).toBe(true);
+    // What never changed is said to the day or two.
+    expect(daysBetween(s.out!.early, s.out!.late!)).toBeLessThanOrEqual(4);
   });
   test("weeks without any are no weeks of little use, and what was given or thrown out is no use", () => {
     const there = bottle({ filled: addDays(TODAY, -70), leftMl: 300, taken: steady(10, 70) });

@@ -1,5 +1,6 @@
 import { type Day, addDays, daysBetween } from "../day";
 import { FOUR_IN_FIVE } from "../estimate";
+import { type Swing, type Week, doubtOf, flatSwing, rateAt, roundFrom, swingOf } from "./swing";
 import { HORIZON, type LaidDown, byCourse, daysAway, isKept } from "./by-course";
 import type { SupplyBottle } from "./supply-bottle";
 
@@ -26,28 +27,13 @@ const MOST_WEEKS = 104;
 /** Fewer weeks, or fewer times, than these say nothing yet. */
 const LEAST_WEEKS = 4;
 const LEAST_TIMES = 3;
-/** A month leans towards the whole year's rate as by so many weeks of it. */
-const MONTH_PRIOR = 10;
-/** Weeks in a group: colds come in runs, so single weeks would look steadier than months are. */
-const RUN = 4;
-/** Groups the usual unsteadiness counts as, until the household's own is known. */
-const RUN_PRIOR = 1.5;
-/** Share by which the rate of the months to come differs from that of the months seen, for reasons nobody wrote down. */
-const DRIFT = 0.45;
-
-interface Week {
-  readonly month: number;
-  /** Share of it in which there was any. */
-  readonly there: number;
-  readonly ml: number;
-}
-
-const monthOf = (day: Day): number => Number(day.slice(5, 7)) - 1;
-/** The month so many days after a day, to a day or two: by mean months, since a thousand are asked for at a time. */
-function monthsFrom(day: Day): (days: number) => number {
-  const at = monthOf(day) + (Number(day.slice(8)) - 0.5) / 30.44;
-  return (days) => ((Math.floor(at + days / 30.44) % 12) + 12) % 12;
-}
+/** Weeks in a run: colds come in runs, so single weeks would look steadier than months are; and in a long one, over which what was much evens out. */
+const [RUN, LONG_RUN] = [4, 10];
+/** How many times a week's unsteadiness a run's is, and a run's a long one's, until the household's own is known; and the runs that is worth. */
+const USUAL_RUN = { times: 1.2, worth: 2 };
+const USUAL_LONG_RUN = { times: 0.6, worth: 1 };
+/** Doses a week's unsteadiness is looked for, before a week is seen. */
+const USUAL_DOSES = 2;
 
 /** mL of each day back from yesterday, and whether there was any that day. */
 function daysBack(
@@ -86,11 +72,11 @@ function weeksOf(bottles: readonly SupplyBottle[], today: Day, away: NonNullable
     for (let back = Math.max(0, daysBetween(a.to, today) - 1); back <= last; back++)
       if (ml[back] === 0) there[back] = 0;
   }
-  const month = monthsFrom(today);
+  const round = roundFrom(today);
   return Array.from({ length: weeks }, (_, w): Week => {
     const days = [0, 1, 2, 3, 4, 5, 6].map((d) => w * 7 + d);
     return {
-      month: month(-(w * 7 + 4)),
+      round: round(-(w * 7 + 4)),
       there: days.reduce((n, d) => n + there[d]!, 0) / 7,
       ml: days.reduce((n, d) => n + ml[d]!, 0),
     };
@@ -100,31 +86,61 @@ function weeksOf(bottles: readonly SupplyBottle[], today: Day, away: NonNullable
 const total = (weeks: readonly Week[], of: (w: Week) => number): number =>
   weeks.reduce((n, w) => n + of(w), 0);
 
-/** How many times the year's rate each month has, each leaning towards one while little is known of it; one all year before a year is seen. */
-function monthsOf(weeks: readonly Week[], rate: number): readonly number[] {
-  const seen = total(weeks, (w) => w.there) >= 50;
-  return Array.from({ length: 12 }, (_, m) => {
-    if (!seen) return 1;
-    const near = weeks.filter((w) => Math.min((w.month - m + 12) % 12, (m - w.month + 12) % 12) <= 1);
-    return (
-      (total(near, (w) => w.ml) + MONTH_PRIOR * rate) / (rate * (total(near, (w) => w.there) + MONTH_PRIOR))
-    );
-  });
-}
-
-/** mL of variance for each mL of use: how unsteady the household is over runs of four weeks, beside what is usual. */
-function unsteadiness(weeks: readonly Week[], rate: number, months: readonly number[], dose: number): number {
-  const usual = 6 * dose + 2 * rate;
-  let [sum, groups] = [0, 0];
-  for (let i = 0; i + RUN <= weeks.length; i += RUN) {
-    const run = weeks.slice(i, i + RUN);
-    const expected = total(run, (w) => w.there * rate * months[w.month]!);
+/** Of runs of so many weeks: their misses squared, each over what was looked for, and how many runs there were. */
+function missesOf(weeks: readonly Week[], length: number, swing: Swing): { sum: number; runs: number } {
+  let [sum, runs] = [0, 0];
+  for (let i = 0; i + length <= weeks.length; i += length) {
+    const run = weeks.slice(i, i + length);
+    const expected = total(run, (w) => w.there * rateAt(swing, w.round));
     if (expected <= 0) continue;
     sum += (total(run, (w) => w.ml) - expected) ** 2 / expected;
-    groups += 1;
+    runs += 1;
   }
-  return (sum + RUN_PRIOR * usual) / (Math.max(0, groups - 1) + RUN_PRIOR);
+  return { sum, runs };
 }
+
+/** mL of variance for each mL of use: of weeks, of runs and of long runs, each leaning towards what the shorter ones say of it. */
+function unsteadiness(weeks: readonly Week[], swing: Swing, dose: number): number {
+  const leant = (length: number, towards: number, worth: number): number => {
+    const { sum, runs } = missesOf(weeks, length, swing);
+    return (sum + worth * towards) / (Math.max(0, runs - 1) + worth);
+  };
+  const ofWeeks = leant(1, USUAL_DOSES * dose, 1);
+  const ofRuns = leant(RUN, USUAL_RUN.times * ofWeeks, USUAL_RUN.worth);
+  return leant(LONG_RUN, USUAL_LONG_RUN.times * ofRuns, USUAL_LONG_RUN.worth);
+}
+
+/** What is looked for of the days to come: mL used up to each of them, and the variance of that. */
+interface Ahead {
+  readonly mean: Float64Array;
+  readonly variance: Float64Array;
+}
+function aheadOf(
+  swing: Swing,
+  d: number,
+  more: number,
+  today: Day,
+  away: NonNullable<Around["away"]>,
+): Ahead {
+  const mean = new Float64Array(HORIZON + 1);
+  const variance = new Float64Array(HORIZON + 1);
+  const round = roundFrom(today);
+  const gone = daysAway(away, today);
+  const x: [number, number, number] = [0, 0, 0];
+  for (let t = 1; t <= HORIZON; t++) {
+    const at = round(t - 1);
+    const home = gone[t] ? 0 : 1 / 7;
+    mean[t] = mean[t - 1]! + home * (rateAt(swing, at) + more);
+    [x[0], x[1], x[2]] = [x[0] + home, x[1] + home * at[0], x[2] + home * at[1]];
+    variance[t] = d * mean[t]! + doubtOf(swing, x);
+  }
+  return { mean, variance };
+}
+
+/** Runs that must be made up for by a wider word: how steady a household is, is itself guessed from few (Student's law, near enough). */
+const widened = (runs: number): number => FOUR_IN_FIVE * (1 + 5 / (3 + runs));
+/** Of few runs seen, it is likelier that one was missed than that one was lent: so many more are looked for. */
+const MISSED = 3.5;
 
 /** What of the stock will be past its day before it is used, first to go used first. */
 function lateOf(bottles: readonly SupplyBottle[], today: Day, usedBy: (day: number) => number): number {
@@ -179,17 +195,12 @@ export function supplyOf(
   const known = { stockMl, perWeekMl: rate, weeks: Math.round(n) };
   if (laid === 0 && (n < LEAST_WEEKS || times.length < LEAST_TIMES))
     return { ...known, lateMl: 0, out: undefined };
-  const months = monthsOf(weeks, rate);
   const doses = times.reduce((sum, t) => sum + t.ml / (daysBetween(t.from, t.to) + 1), 0);
   const dose = times.length > 0 ? doses / times.length : rate / 14;
-  const d = unsteadiness(weeks, rate, months, dose);
-  // Of few runs seen, it is likelier that one was missed than that one was lent: one run more is looked for.
-  const ahead = rate + d / (n + laid);
-  const mean = new Float64Array(HORIZON + 1);
-  const month = monthsFrom(today);
-  const gone = daysAway(away, today);
-  for (let t = 1; t <= HORIZON; t++)
-    mean[t] = mean[t - 1]! + (gone[t] ? 0 : (ahead * months[month(t - 1)]!) / 7);
+  const swingAt = (d: number): Swing => swingOf(weeks, rate, d * rate, { weeks: laid, rate: courseMl ?? 0 });
+  const swing = swingAt(unsteadiness(weeks, swingAt(unsteadiness(weeks, flatSwing(rate), dose)), dose));
+  const d = unsteadiness(weeks, swing, dose);
+  const { mean, variance } = aheadOf(swing, d, (MISSED * d) / (n + laid), today, away);
   const lateMl = lateOf(good, today, (t) => mean[t]!);
   const lasts = stockMl - lateMl;
   const last = good.reduce((day, b) => (b.bestBy > day ? b.bestBy : day), today);
@@ -198,8 +209,7 @@ export function supplyOf(
     for (let t = 1; t <= HORIZON; t++) {
       const mu = mean[t]!;
       if (mu <= 0) continue;
-      const v = d * mu * (1 + t / 7 / (n + laid)) + (DRIFT * mu) ** 2;
-      const k = (mu * mu) / v;
+      const k = (mu * mu) / variance[t]!;
       // A gamma's place on the normal scale (Wilson and Hilferty, 1931).
       const at = (Math.cbrt(lasts / mu) - 1 + 1 / (9 * k)) * 3 * Math.sqrt(k);
       if (at > z) continue;
@@ -208,11 +218,12 @@ export function supplyOf(
     }
     return undefined;
   };
-  const early = lasts <= 0 ? today : dayAt(FOUR_IN_FIVE);
+  const z = widened(n / RUN);
+  const early = lasts <= 0 ? today : dayAt(z);
   return {
     ...known,
     lateMl,
-    out: early === undefined ? undefined : { early, likely: dayAt(0), late: dayAt(-FOUR_IN_FIVE) },
+    out: early === undefined ? undefined : { early, likely: dayAt(0), late: dayAt(-z) },
   };
 }
 
