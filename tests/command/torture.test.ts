@@ -136,7 +136,6 @@ describe("asked for anything", () => {
       ];
       const r = await fuzz(app.port, SEED, 0, 700, ids, 3);
       expect(r.failed).toEqual([]);
-      expect(r.slow).toEqual([]);
       // Some were right, some were refused: it reached both.
       expect(r.answers["201"] ?? 0).toBeGreaterThan(15);
       expect(r.answers["422"] ?? 0).toBeGreaterThan(100);

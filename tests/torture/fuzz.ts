@@ -219,6 +219,8 @@ function asked(c: Chance, ids: readonly string[]): Asked {
 
 const agent = new Agent({ keepAlive: true, maxSockets: 8 });
 const MOST_MS = 5000;
+/** What has not answered by then hangs: that is a failure, however slow the machine is. */
+const [PATIENCE_MS, HUNG] = [120_000, 599];
 
 function ask(port: number, a: Asked): Promise<{ status: number; ms: number }> {
   const began = performance.now();
@@ -226,7 +228,7 @@ function ask(port: number, a: Asked): Promise<{ status: number; ms: number }> {
     const answer = (status: number): void => done({ status, ms: performance.now() - began });
     const r = request(
       {
-        ...{ host: "127.0.0.1", port, agent, method: a.method, path: a.path, timeout: 20_000 },
+        ...{ host: "127.0.0.1", port, agent, method: a.method, path: a.path, timeout: PATIENCE_MS },
         headers: {
           host: `127.0.0.1:${port}`,
           origin: `http://127.0.0.1:${port}`,
@@ -243,7 +245,10 @@ function ask(port: number, a: Asked): Promise<{ status: number; ms: number }> {
     );
     // A body that is too long is refused before it is sent; the line is cut then, which is an answer too.
     r.on("error", () => answer(0));
-    r.on("timeout", () => r.destroy());
+    r.on("timeout", () => {
+      answer(HUNG);
+      r.destroy();
+    });
     r.end(a.body);
   });
 }
