@@ -21,7 +21,12 @@ const common = {
 };
 export default {
   projects: [
-    { ...common, displayName: "core", testMatch: ["<rootDir>/src/**/*.test.ts"] },
+    {
+      ...common,
+      displayName: "core",
+      setupFilesAfterEnv: ["<rootDir>/tests/patience.ts"],
+      testMatch: ["<rootDir>/src/**/*.test.ts"],
+    },
     {
       ...common,
       displayName: "store",

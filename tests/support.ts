@@ -171,7 +171,7 @@ export async function serve(
         ? done()
         : (child.once("exit", () => done()), void child.kill(signal)),
     );
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 900; i++) {
     if (child.exitCode !== null) throw new Error(`the app did not start: ${said}`);
     if (await healthy(on, `127.0.0.1:${known}`)) return { url: `http://127.0.0.1:${on}`, port: on, stop };
     await new Promise((r) => setTimeout(r, 100));
@@ -208,7 +208,7 @@ export async function standIn(what: "scale" | "probe" | "mail" | "printer", quic
       child.exitCode !== null ? done() : (child.once("exit", () => done()), void child.kill("SIGKILL")),
     );
   const shown = what === "mail" ? port + 1 : port;
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 900; i++) {
     if (
       await fetch(`http://127.0.0.1:${shown}/`).then(
         (r) => r.ok,

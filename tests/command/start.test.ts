@@ -81,7 +81,7 @@ describe("./jolly start", () => {
     const again = await startIn({ JOLLY_STANDINS: "on" }, "--port", String(port));
     expect((await fetched(again.url)).body).toContain("OX-26-02");
     const shown = async (n: number): Promise<string> => {
-      for (let i = 0; i < 100; i++) {
+      for (let i = 0; i < 600; i++) {
         const page = await fetched(`http://127.0.0.1:${port + n}`).catch(() => undefined);
         if (page) return page.body;
         await new Promise((r) => setTimeout(r, 100));
@@ -148,7 +148,7 @@ describe("./jolly start", () => {
     const port = await freePort();
     const own = await start("--household", "lock-two", "--port", String(port));
     const back = async (): Promise<number> => {
-      for (let i = 0; i < 60; i++) {
+      for (let i = 0; i < 240; i++) {
         const r = await fetched(own.url).catch(() => undefined);
         if (r?.status === 200) return r.status;
         await new Promise((done) => setTimeout(done, 500));
