@@ -13,6 +13,7 @@ import {
 import type { PlaceClass } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import { comesFrom } from "../core/journal/ours";
+import { whoHad } from "../core/cellar/recall";
 import { asFound, foundBy } from "../core/journal/found-by";
 import type { Stored } from "../core/stores/events";
 import { type Row, type Stream, toEvent } from "./append";
@@ -47,14 +48,8 @@ export async function projectBatch(tx: Tx, b: Batch): Promise<void> {
   }
 }
 
-/** Names that stand in a bottle's journal, as they are sought. */
-const namesIn = (events: readonly BottleEvent[]): string =>
-  asFound(
-    events.flatMap((e) => {
-      if (e.type === "given") return [e.body.to];
-      return e.type === "poured" || e.type === "coursed" ? [e.body.for] : [];
-    }),
-  );
+/** Everybody a bottle's journal names, as they are sought. */
+const namesIn = (events: readonly BottleEvent[]): string => asFound([...whoHad(events)]);
 
 /** What its straining kept in the cloth, where it was measured. */
 async function projectKeptBack(tx: Tx, b: Batch): Promise<void> {

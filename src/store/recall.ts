@@ -1,32 +1,63 @@
-import type { RecalledBatch, RecalledBottle } from "../core/cellar/recall";
+import { neverAtTheDoor } from "../core/cautions/door";
+import { filledOf, foldBottle } from "../core/cellar/bottle";
+import { type RecalledBatch, type RecalledNever, whoHad } from "../core/cellar/recall";
+import { type Day, dayAt } from "../core/day";
+import { reckonBatch } from "../core/journal/reckon";
+import type { Person } from "../core/people/person";
 import { drawnBy } from "../core/stores/events";
 import type { Lot } from "../core/stores/item";
 import { eventsOf } from "./append";
-import { bottleOf } from "./bottles";
+import { streamOf } from "./bottles";
+import { now } from "./clock";
 import type { Sql } from "./db";
-import { STORED } from "./stores";
+import { household } from "./household";
+import { batchOf } from "./journal";
+import { STORED, stores } from "./stores";
 
-type Row = Omit<RecalledBatch, "bottles" | "grams">;
+type Row = Omit<RecalledBatch, "bottles" | "grams" | "nevers">;
 
-async function bottlesOf(sql: Sql, batchId: string): Promise<RecalledBottle[]> {
-  const rows = await sql<Omit<RecalledBottle, "goneWords">[]>`
-    select id, number, name, state, place, left_ml as "leftMl", gone_day as "goneDay" from bottle where batch_id = ${batchId} order by number`;
-  return Promise.all(
-    rows.map(async (b) => ({
-      ...b,
-      goneWords: b.state === "kept" ? undefined : (await bottleOf(sql, b.id))?.bottle.goneWords,
-    })),
+/** A batch's bottles, and what those who had some of them should never have had. */
+async function withBottle(
+  sql: Sql,
+  row: Row,
+  grams: number | undefined,
+  { people, today }: { readonly people: readonly Person[]; readonly today: Day },
+): Promise<RecalledBatch> {
+  const batch = (await batchOf(sql, row.id))!;
+  const bottles = await Promise.all(
+    filledOf(batch).map(async (f) => {
+      const events = await eventsOf(sql, streamOf(batch, f), f.id);
+      return { f, b: foldBottle(f, events), had: whoHad(events) };
+    }),
   );
+  const had = [...new Set(bottles.flatMap((x) => x.had))];
+  const made = had.length > 0 ? reckonBatch(batch) : undefined;
+  const nevers = had.flatMap((who): RecalledNever[] => {
+    const never = made?.ok
+      ? neverAtTheDoor(made.value, { who, meantFor: undefined, people, today })
+      : undefined;
+    return never ? [{ who, says: never.says }] : [];
+  });
+  return {
+    ...row,
+    grams,
+    nevers,
+    bottles: bottles.map(({ f, b }) => ({
+      ...{ id: f.id, number: f.number, state: b.state, place: b.place },
+      ...{ leftMl: b.leftMl, goneDay: b.goneDay, goneWords: b.goneWords },
+    })),
+  };
 }
 
-const withBottles = (
+const withBottles = async (
   sql: Sql,
   rows: readonly Row[],
   grams: ReadonlyMap<string, number>,
-): Promise<RecalledBatch[]> =>
-  Promise.all(
-    rows.map(async (b) => ({ ...b, grams: grams.get(b.code), bottles: await bottlesOf(sql, b.id) })),
-  );
+): Promise<RecalledBatch[]> => {
+  const [{ people }, { zone }] = await Promise.all([stores(sql), household(sql)]);
+  const around = { people, today: dayAt(now(), zone) };
+  return Promise.all(rows.map((row) => withBottle(sql, row, grams.get(row.code), around)));
+};
 
 /** How far a batch is followed on: a bottle of a bottle of a bottle. */
 const GENERATIONS = 8;

@@ -298,6 +298,29 @@ describe("where it went", () => {
     const found = (await recallOfLot(home.sql, await lotId()))!;
     expect(found.batches.map((b) => [b.id, Math.round(b.grams!)])).toEqual([[two, 12]]);
   });
+  test("who had some of what they should never have is named, once they are known", async () => {
+    const id = randomUUID();
+    const plan = thymeOxymel("10 g", "300 mL", "300 mL");
+    expect((await begin(home.sql, { id, key: randomUUID(), plan, reasons: {} }, plan)).ok).toBe(true);
+    await entry(id, "strained", { measured: "500 mL", how: "wrung" }, 1);
+    const bottle = randomUUID();
+    const one = { id: bottle, vessel: "b-330-swing", name: "330 mL", ml: 330, place: "cupboard" };
+    await entry(id, "bottled", { bottles: [one], own: null }, 2);
+    const poured = async (whom: string, seen: number): Promise<void> => {
+      const body = { ml: 5, said: "1 tsp", for: whom };
+      const w = await writeBottle(home.sql, bottle, { key: randomUUID(), type: "poured", body, seen });
+      expect(w.ok).toBe(true);
+    };
+    await poured("Pim", 0);
+    await poured("the neighbour", 1);
+    expect((await recallOfBatch(home.sql, id))[0]!.nevers).toEqual([]);
+    // Honey was in it, and only now somebody writes down that Pim is not a year old.
+    await put({ what: "person", name: "Pim", born: "2026-06", flags: [], allergies: [] });
+    const [never, ...others] = (await recallOfBatch(home.sql, id))[0]!.nevers;
+    expect(others).toEqual([]);
+    expect(never!.who).toBe("Pim");
+    expect(never!.says).toMatch(/twelve months|honey/i);
+  });
   test("what is no lot leads nowhere", async () => {
     expect(await recallOfLot(home.sql, randomUUID())).toBeUndefined();
     const id = randomUUID();

@@ -7,7 +7,7 @@ import { printDay } from "@/core/day";
 import { db } from "@/store/db";
 import { recallOfBatch, recallOfLot } from "@/store/recall";
 import { stores } from "@/store/stores";
-import { RecallList, StopUsing } from "@/ui/cellar/recall";
+import { NeverForThem, RecallList, StopUsing } from "@/ui/cellar/recall";
 import { frame } from "../frame";
 
 export const metadata: Metadata = { title: "Where it went" };
@@ -45,6 +45,7 @@ export default async function RecallPage({
     <div className="pt-5 max-w-4xl">
       <h1>Where it went</h1>
       <p className="text-[1.25rem] pt-1">{found.what}</p>
+      <NeverForThem batches={found.batches} />
       <StopUsing batches={found.batches} />
       <RecallList batches={found.batches} />
       <p className="no-print pt-4">

@@ -1,12 +1,12 @@
 import type { PlaceClass } from "../journal/events";
 import type { BatchState } from "../journal/fold";
-import type { BottleState } from "./bottle";
+import { correctionsOf } from "../envelope";
+import type { BottleEvent, BottleState } from "./bottle";
 
 /** A bottle that what is recalled went into, and what became of it. */
 export interface RecalledBottle {
   readonly id: string;
   readonly number: number;
-  readonly name: string;
   readonly state: BottleState;
   readonly place: PlaceClass;
   readonly leftMl: number;
@@ -27,4 +27,23 @@ export interface RecalledBatch {
   /** Codes of the batches whose bottles or marc it is made of. */
   readonly from?: readonly string[];
   readonly bottles: readonly RecalledBottle[];
+  /** What must never be swallowed, or never by one who was given some: said first, since it is graver than any recall. */
+  readonly nevers: readonly RecalledNever[];
+}
+
+/** Somebody who had some of what they should never have. */
+export interface RecalledNever {
+  readonly who: string;
+  readonly says: string;
+}
+
+/** Everybody who had some of a bottle, or was to, as far as anybody wrote it down and did not take it back. */
+export function whoHad(events: readonly BottleEvent[]): readonly string[] {
+  const corrections = correctionsOf(events);
+  const named = events.flatMap((e) => {
+    if (corrections.get(e.seq)?.body === null) return [];
+    if (e.type === "given") return [e.body.to];
+    return e.type === "poured" || e.type === "coursed" ? [e.body.for ?? ""] : [];
+  });
+  return [...new Set(named)].filter((who) => who !== "");
 }

@@ -153,7 +153,7 @@ function useCourse(p: InHand, w: Writing, today: Day, done: () => void) {
     setTyped({ ...typed, [key]: text });
   };
   const counted = ["times", "days", "rest", "ml", "for"];
-  const refused = w.fault?.path.some((x) => counted.includes(String(x))) ? w.fault : undefined;
+  const refused = w.refused("coursed")?.path.some((x) => counted.includes(String(x))) ? w.fault : undefined;
   return { typed, type, whom, setWhom, keep, said: wrong ?? refused };
 }
 
@@ -187,7 +187,18 @@ function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; d
             />
           </p>
         ))}
-        {p.people.length > 0 && <ForWhom id="course-for" people={p.people} whom={whom} set={setWhom} />}
+        {p.people.length > 0 && (
+          <ForWhom
+            id="course-for"
+            people={p.people}
+            whom={whom}
+            wrong={said?.path.includes("for") ? "course-wrong" : undefined}
+            set={(name) => {
+              w.clear();
+              setWhom(name);
+            }}
+          />
+        )}
       </div>
       {said && (
         <p id="course-wrong" role="alert" className="wrong">
@@ -212,11 +223,14 @@ export function ForWhom({
   id,
   people,
   whom,
+  wrong,
   set,
 }: {
   id: string;
   people: readonly string[];
   whom: string;
+  /** Where it is said why they may not. */
+  wrong?: string | undefined;
   set: (name: string) => void;
 }) {
   return (
@@ -224,7 +238,14 @@ export function ForWhom({
       <label htmlFor={id} className="quiet block">
         for
       </label>
-      <select id={id} className="field" value={whom} onChange={(e) => set(e.target.value)}>
+      <select
+        id={id}
+        className="field"
+        value={whom}
+        aria-invalid={wrong !== undefined}
+        aria-describedby={wrong}
+        onChange={(e) => set(e.target.value)}
+      >
         <option value="">anyone</option>
         {people.map((n) => (
           <option key={n} value={n}>

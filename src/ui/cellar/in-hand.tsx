@@ -102,6 +102,9 @@ function Journal({ bottle, w }: { bottle: InHand["bottle"]; w: ReturnType<typeof
   );
 }
 
+/** Entries whose own form says why they were refused. */
+const SAID_BESIDE = ["poured", "given", "coursed"];
+
 /** The bottle in the hand: its facts, its touches and its journal, each entry with the way to take it back. */
 export function BottleInHand({
   hand: p,
@@ -137,7 +140,9 @@ export function BottleInHand({
           </>
         )}
         <WhatBecame bottle={bottle} />
-        {w.fault && <Refusal fault={w.fault} insist={w.insist} sending={w.sending} />}
+        {w.fault && !SAID_BESIDE.some((type) => w.refused(type)) && (
+          <Refusal fault={w.fault} insist={w.insist} sending={w.sending} />
+        )}
       </div>
       <Journal bottle={bottle} w={w} />
     </section>

@@ -17,6 +17,8 @@ export function Pour({ w, people }: { w: Writing; people: readonly string[] }) {
   const [whom, setWhom] = useState("");
   const whose = whom ? { for: whom } : {};
   const [wrong, setWrong] = useState<Fault | undefined>();
+  const fault = wrong ?? w.refused("poured");
+  const isOf = (field: string): boolean => fault !== undefined && (fault.path[0] ?? "said") === field;
   const pour = async (): Promise<void> => {
     const read = readMeasured(said, household);
     if (!read.ok) return setWrong(read.faults[0]);
@@ -50,8 +52,8 @@ export function Pour({ w, people }: { w: Writing; people: readonly string[] }) {
           placeholder="2 tbsp"
           value={said}
           maxLength={60}
-          aria-invalid={wrong !== undefined}
-          aria-describedby={wrong ? "pour-wrong" : undefined}
+          aria-invalid={isOf("said")}
+          aria-describedby={isOf("said") ? "pour-wrong" : undefined}
           onChange={(e) => {
             setWrong(undefined);
             w.clear();
@@ -67,15 +69,16 @@ export function Pour({ w, people }: { w: Writing; people: readonly string[] }) {
           id="pour-for"
           people={people}
           whom={whom}
+          wrong={isOf("for") ? "pour-wrong" : undefined}
           set={(name) => {
             w.clear();
             setWhom(name);
           }}
         />
       )}
-      {wrong && (
+      {fault && (
         <p id="pour-wrong" role="alert" className="wrong basis-full">
-          {wrong.message}
+          {fault.message}
         </p>
       )}
     </form>

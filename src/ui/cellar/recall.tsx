@@ -58,6 +58,28 @@ export function StopUsing({ batches }: { batches: readonly RecalledBatch[] }) {
   );
 }
 
+/** What is graver than any recall: somebody had some who never should. */
+export function NeverForThem({ batches }: { batches: readonly RecalledBatch[] }) {
+  const nevers = batches.flatMap((b) => b.nevers.map((n) => ({ ...n, code: b.code })));
+  if (nevers.length === 0) return null;
+  return (
+    <ul aria-label="Never for them" className="pt-3">
+      {nevers.map((n) => (
+        <li
+          key={`${n.code} ${n.who}`}
+          className="border-l-[6px] border-rust pl-4 py-1 my-2"
+          data-severity="never"
+        >
+          <p className="font-bold">
+            {n.who} had some of {n.code}. {n.says}
+          </p>
+          <p>Tell them today, and ask a doctor or a poison line what is to be done.</p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Every batch with its bottles, oldest first. */
 export function RecallList({ batches }: { batches: readonly RecalledBatch[] }) {
   const units = useUnits();

@@ -12,12 +12,15 @@ function Said({
   button,
   write,
   sending,
+  refused,
 }: {
   id: string;
   label: string;
   button: string;
   write: (said: string) => void;
   sending: boolean;
+  /** Why it was not written. */
+  refused?: string | undefined;
 }) {
   const [said, setSaid] = useState("");
   return (
@@ -37,12 +40,19 @@ function Said({
           className="field w-full"
           value={said}
           maxLength={60}
+          aria-invalid={refused !== undefined}
+          aria-describedby={refused ? `${id}-wrong` : undefined}
           onChange={(e) => setSaid(e.target.value)}
         />
       </p>
       <button type="submit" className="plain min-h-11" disabled={sending || said.trim() === ""}>
         {button}
       </button>
+      {refused && (
+        <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
+          {refused}
+        </p>
+      )}
     </form>
   );
 }
@@ -120,6 +130,7 @@ export function Touches({ p, w, places }: { p: InHand; w: Writing; places: reado
           label="to whom"
           button="given"
           sending={w.sending}
+          refused={w.refused("given")?.message}
           write={(to) => void w.write("given", { to })}
         />
       )}
