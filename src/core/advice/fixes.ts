@@ -5,6 +5,7 @@ import { measured, times } from "../quantity/amount";
 import { readAmount } from "../reading/amounts";
 import type { Context } from "../reckoning/context";
 import { vesselOfPlan } from "../reckoning/find";
+import { overfullOf } from "../reckoning/overfull";
 import type { Program, Resolved } from "../reckoning/program";
 import { type Reckoning, reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
@@ -79,7 +80,7 @@ class Fixing {
 
   readonly good = (p: Plan): boolean => {
     const r = resolve(p, this.around);
-    return r.ok && stands(reckonProgram(r.value));
+    return r.ok && overfullOf(r.value) === undefined && stands(reckonProgram(r.value));
   };
 
   nextSize(): Fix[] {

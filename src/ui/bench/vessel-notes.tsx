@@ -16,6 +16,8 @@ interface Props {
   readonly vessel: Vessel | undefined;
   readonly fit: Fit | undefined;
   readonly tooFull: boolean;
+  /** That it runs over at a step is said beside that step. */
+  readonly overfull: boolean;
   readonly owned: readonly VesselOnHand[];
   readonly busy: readonly Busy[];
   readonly choose: (part: VesselPart) => void;
@@ -84,7 +86,7 @@ export function VesselNotes(p: Props) {
   const { fit, vessel } = p;
   return (
     <>
-      {fit && fit.overLineMl > 1 && (
+      {fit && fit.overLineMl > 1 && !p.overfull && (
         <p role="alert" className="wrong pt-1">
           {fit.overBrimMl > 0
             ? `It runs over by ${units.volumeBoth(fit.overBrimMl)}. Take less, or a larger jar.`

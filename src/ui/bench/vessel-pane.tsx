@@ -98,8 +98,12 @@ export const VesselPane = memo(function VesselPane(p: Props) {
   const named = measured ? "own" : ((p.plan.vessel as string | undefined) ?? "");
   const setLid = useCallback((lid: Lid): void => edit((x) => ({ ...x, lid })), [edit]);
   const setWare = useCallback((ware: Ware): void => edit((x) => ({ ...x, ware })), [edit]);
+  // What runs over is said beside its step; here only what could be done about it.
+  const overfull = p.cautions.some((c) => c.id === "overflows");
   const tooFull =
-    (fit && (fit.overLineMl > 1 || fit.coverCm < -0.05)) || p.faults.some((f) => f.name === "DoesNotFit");
+    overfull ||
+    (fit && (fit.overLineMl > 1 || fit.coverCm < -0.05)) ||
+    p.faults.some((f) => f.name === "DoesNotFit");
   return (
     <section aria-labelledby="vessel" className="min-w-0">
       <h2 id="vessel" className="sr-only">
@@ -141,6 +145,7 @@ export const VesselPane = memo(function VesselPane(p: Props) {
           vessel={v}
           fit={fit}
           tooFull={tooFull === true}
+          overfull={overfull}
           owned={p.owned}
           busy={p.busy}
           choose={choose}

@@ -1,71 +1,43 @@
 import { type Asked, askedOfVessel } from "../../reckoning/fullest";
+import { foams, overfullOf } from "../../reckoning/overfull";
 import { isPot } from "../../vessel/vessel";
 import { capital } from "../../words";
-import { type Raised, type Rule, type Situation, has, stepThat } from "../caution";
+import { type Raised, type Rule, type Situation, stepThat } from "../caution";
 
 const ROUND_ML = 10;
 const about10 = (ml: number): string => `${Math.round(ml / ROUND_ML) * ROUND_ML} mL`;
-/** How full a vessel may be, as a share of its brim: at rest, at a simmer, boiling with sugar in it, under pressure, under pressure with what foams. */
-const ROOM = { rest: 1, simmer: 0.9, syrup: 3 / 4, pressure: 2 / 3, foam: 1 / 2 } as const;
-/** Share of sugar by weight from which a boil rises. */
-const SYRUP_RISES = 0.4;
-
-const foams = (s: Situation): boolean =>
-  s.program.lines.some(
-    (l) =>
-      l.stage === "jar" &&
-      (has(l, "mucilage", "fibre") || l.stuff.class === "berry" || l.stuff.class === "fruit"),
-  );
-
-/** How full the vessel may be for what is done in it. */
-function roomFor(a: Asked, s: Situation): number {
-  switch (a.do) {
-    case "pressure":
-      return foams(s) ? ROOM.foam : ROOM.pressure;
-    case "simmer":
-    case "reduce":
-      return a.sugar >= SYRUP_RISES ? ROOM.syrup : ROOM.simmer;
-    case "add":
-    case "steep":
-    case "strain":
-    case "cool":
-    case "bottle":
-      return ROOM.rest;
-  }
-}
-
 /** The first step that wants more room than there is, and the first that leaves too little for what rises. */
 function overflows(s: Situation): readonly Raised[] {
+  const over = overfullOf(s.program);
   const v = s.program.vessel;
-  if (!v) return [];
-  const asked = askedOfVessel(s.program).map((a) => ({
-    a,
-    share: a.fullestMl / v.solid.brimMl,
-    room: roomFor(a, s),
-  }));
-  const over = asked.find((x) => x.share > ROOM.rest);
-  const fix = (room: number, fullest: number): string =>
-    `Take a vessel of ${about10(fullest / room)} or more, or make it in two.`;
-  if (over)
+  if (!over || !v) return [];
+  const { asked, room, runsOver } = over;
+  const [stands, holds] = [about10(asked.fullestMl), about10(v.solid.brimMl)];
+  const todo = `Take a vessel of ${about10(asked.fullestMl / room)} or more, or make it in two.`;
+  const about = { what: "step" as const, step: asked.step };
+  if (runsOver)
     return [
       {
         severity: "stop",
-        says: `It runs over: ${about10(over.a.fullestMl)} ${STANDS[over.a.do]} in a vessel that holds ${about10(v.solid.brimMl)}.`,
-        todo: fix(over.room, over.a.fullestMl),
-        about: { what: "step", step: over.a.step },
+        says: `It runs over: ${stands} ${STANDS[asked.do]} in a vessel that holds ${holds}.`,
+        ...{ todo, about },
       },
     ];
-  const tight = asked.find((x) => x.share > x.room);
-  if (!tight) return [];
-  const pressed = tight.a.do === "pressure";
+  if (asked.do === "pressure") {
+    const most = foams(s.program) ? "half, for what foams" : "two thirds";
+    return [
+      {
+        severity: "stop",
+        says: `The pressure pot is too full: ${stands} of ${holds}; ${most} is the most.`,
+        ...{ todo, about },
+      },
+    ];
+  }
   return [
     {
-      severity: pressed ? "stop" : "caution",
-      says: pressed
-        ? `The pressure pot is too full: ${about10(tight.a.fullestMl)} of ${about10(v.solid.brimMl)}; ${foams(s) ? "half, for what foams" : "two thirds"} is the most.`
-        : `${about10(tight.a.fullestMl)} at the boil in a vessel of ${about10(v.solid.brimMl)} leaves no room to rise.`,
-      todo: fix(tight.room, tight.a.fullestMl),
-      about: { what: "step", step: tight.a.step },
+      severity: "caution",
+      says: `${stands} at the boil in a vessel of ${holds} leaves no room to rise.`,
+      ...{ todo, about },
     },
   ];
 }
