@@ -159,7 +159,7 @@ describe("pans by another law: four in five held, lid on and off, read every min
     expect(t.n).toBe(PANS);
     // Four in five, and what four hundred pans may be off by chance.
     expect(t.held).toBeGreaterThanOrEqual(0.75);
-    expect(t.held).toBeLessThanOrEqual(0.9);
+    expect(t.held).toBeLessThanOrEqual(0.88);
     // What is missed is missed on either side: a forecast that is early is the unsafe one.
     expect(t.late).toBeLessThan(0.16);
   });

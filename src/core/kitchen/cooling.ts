@@ -24,7 +24,7 @@ export interface Cooling {
   readonly pan: Pan;
   readonly stood: readonly StoodFrom[];
   readonly readings: readonly Temperature[];
-  /** The kitchen, where somebody looked, °C; usual 21 ± 2.4. */
+  /** The kitchen, where somebody looked, °C; usual 21 ± 2.25. */
   readonly room?: { readonly celsius: number; readonly sd: number } | undefined;
 }
 
@@ -43,7 +43,7 @@ const STILL_AIR = 5;
 const DRAUGHT_AIR = 9;
 const HUMID = 0.5;
 
-const USUAL_ROOM: Known = { mean: 21, sd: 2.4 };
+const USUAL_ROOM: Known = { mean: 21, sd: 2.25 };
 /** ± a quarter for the middle two thirds of kitchen pans once the loss eases as it should: the logarithm’s standard deviation. */
 const LOSS: Known = { mean: 0, sd: 0.14 };
 /** The same, and what is not known of the room's damp. */
