@@ -8,6 +8,7 @@ import type { LotOnHand } from "../stores/stores";
 import { VESSELS } from "../vessel/catalogue";
 import { compareWays, differing, figureOf } from "./ways-side-by-side";
 import { type Choice, fixes, stands } from "./fixes";
+import { scaledBy } from "./scale";
 import { linesOf, moved, withAmount } from "../plan/edit";
 import { weigh } from "../reckoning/weigh";
 import { KINDS, type Line, type Plan } from "../plan/plan";
@@ -469,4 +470,34 @@ describe("lines moved about", () => {
     expect(linesOf(withAmount(OXYMEL, linesOf(OXYMEL)[0]!.id, "2 cups"))).toEqual(
       linesOf(OXYMEL).map((l, i) => (i === 0 ? { ...l, amount: "2 cups" } : l)),
     ));
+});
+
+describe("a scaled spoon or cup is one a kitchen can measure", () => {
+  const scaledTo = (amount: string, factor: number): string =>
+    linesOf(scaledBy(made("oxymel-even", [line("thyme", amount, { form: "dried" })]), factor)).find(
+      (l) => l.material === "thyme",
+    )!.amount;
+  test.each([
+    ["⅓ cup", 0.5, "2 tbsp + 2 tsp"],
+    ["½ cup", 1 / 3, "2 tbsp + 2 tsp"],
+    ["⅓ cup", 0.25, "1 tbsp + 1 tsp"],
+    ["1 cup", 1 / 6, "2 tbsp + 2 tsp"],
+    ["1 tbsp", 1 / 3, "1 tsp"],
+    ["2 tbsp", 1 / 3, "2 tsp"],
+    ["½ cup", 0.5, "¼ cup"],
+    ["1 tsp", 0.5, "½ tsp"],
+    ["1 cup", 1 / 16, "1 tbsp"],
+    ["1 kg", 0.25, "250 g"],
+    ["1 L", 0.05, "50 mL"],
+  ])("%s times %p is %s", (amount, factor, reads) => expect(scaledTo(amount, factor)).toBe(reads));
+  test("whatever it is scaled by, nothing of it is lost", () => {
+    for (const amount of ["1 cup", "½ cup", "⅓ cup", "¾ cup", "1 tbsp", "2 tbsp", "1½ tsp", "1¼ cups"])
+      for (let k = 1; k <= 60; k++) {
+        const factor = k / 24;
+        const [was, is] = [readAmount(amount, "us"), readAmount(scaledTo(amount, factor), "us")];
+        if (!was.ok || !is.ok || was.value.kind !== "measure" || is.value.kind !== "measure")
+          throw new Error(`${amount} times ${factor}`);
+        expect(is.value.si.value / (was.value.si.value * factor)).toBeCloseTo(1, 2);
+      }
+  });
 });

@@ -1,11 +1,13 @@
 import { type Result, fail, fault, ok } from "../fault";
 import type { Plan, Step } from "../plan/plan";
 import { type ReadLine, type ReadPlan, readTexts } from "../plan/read-plan";
+import { scaled } from "../estimate";
 import { type Amount, measure, measured, times } from "../quantity/amount";
 import { UNITS } from "../quantity/units";
 import { readAmount } from "../reading/amounts";
 import { printAmount, printFigures } from "../reading/print";
 import { printReduction } from "../reading/reductions";
+import { inSpoons } from "../reading/spoons";
 import { isLiquid } from "../material/material";
 import { type Context, vesselsIn } from "../reckoning/context";
 import type { Program } from "../reckoning/program";
@@ -68,15 +70,17 @@ function grown(a: Amount, by: number): Amount | undefined {
   if (a.kind !== "measure" && a.kind !== "count") return undefined;
   const next = times(a, by);
   if (next.kind !== "measure") return next;
-  // Kilograms and litres shrink into grams and millilitres rather than lose their figures.
+  if (next.terms.length > 1) return next;
   const first = next.terms[0]!;
-  const small = first.unit.id === "kg" || first.unit.id === "l";
-  if (next.terms.length === 1 && small && first.count.value < 1) {
+  const { packing, hedge } = next;
+  const how = { ...(packing ? { packing } : {}), ...(hedge ? { hedge } : {}) };
+  // Kilograms and litres shrink into grams and millilitres rather than lose their figures.
+  if ((first.unit.id === "kg" || first.unit.id === "l") && first.count.value < 1) {
     const unit = first.unit.id === "kg" ? UNITS.g : UNITS.ml;
-    const { low, value, high } = first.count;
-    return measure([{ unit, count: { low: low * 1000, value: value * 1000, high: high * 1000 } }], next);
+    return measure([{ unit, count: scaled(first.count, 1000) }], how);
   }
-  return next;
+  const spoons = inSpoons(first);
+  return spoons ? measure(spoons, how) : next;
 }
 
 /**

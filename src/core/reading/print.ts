@@ -29,6 +29,9 @@ export function printCount(n: number): string {
   return glyph && n >= 0.1 ? `${whole === 0 ? "" : whole}${glyph[1]}` : printFigures(n);
 }
 
+/** Whether a count is whole or a fraction that spoons and cups are sold in. */
+export const isFraction = (n: number): boolean => !/[.]/.test(printCount(n)) && n >= 0.1;
+
 /** A count as a kitchen fraction where one lies within a share of it, else to three figures. */
 export function nearCount(n: number, limit: number): string {
   const whole = Math.floor(n + 1e-9);
