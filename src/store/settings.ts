@@ -36,15 +36,12 @@ export async function settleAnew(
   r: { readonly key: string; readonly settings: Partial<Settings> },
 ): Promise<Written<Settled> | Refused<Settled>> {
   return (await sql.begin(async (tx) => {
-    const { id, zone: _, ...now } = await household(tx);
-    return appendWithin(
-      tx,
-      SETTINGS,
-      { streamId: id, key: r.key, type: "settled", body: r.settings },
-      async () => ({
-        ...now,
-        ...r.settings,
-      }),
-    );
+    const { id } = await household(tx);
+    const write = { streamId: id, key: r.key, type: "settled", body: r.settings };
+    return appendWithin(tx, SETTINGS, write, async () => {
+      // Read once the stream is held: what another window said a moment ago is not said over.
+      const { id: _id, zone: _zone, ...now } = await household(tx);
+      return { ...now, ...r.settings };
+    });
   })) as Written<Settled> | Refused<Settled>;
 }
