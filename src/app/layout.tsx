@@ -7,6 +7,7 @@ import { NOT_ADVICE } from "@/core/cautions/rules";
 import { SubstanceDefs } from "@/ui/figures/substance";
 import { StandIn } from "@/ui/kit/away";
 import { Keys } from "@/ui/kit/keys";
+import { KnowsProvider } from "@/ui/kit/knows";
 import { Nav } from "@/ui/kit/nav";
 import { KitchenLine } from "@/ui/kitchen/line";
 import { KitchenProvider } from "@/ui/kitchen/kitchen";
@@ -33,32 +34,34 @@ export default async function Layout({ children }: { children: React.ReactNode }
         <SubstanceDefs />
         <StandIn />
         <UnitsProvider initial={display} household={home.units} degrees={home.degrees} lengths={home.lengths}>
-          <KitchenProvider now={now} frozen={isFrozen()} clocks={clocks} instruments={hasInstruments()}>
-            <a
-              href="#main"
-              className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10"
-            >
-              Skip to the page
-            </a>
-            <header className="no-print flex flex-wrap items-center gap-x-6 border-b-[3px] border-cobalt px-4 sm:px-8 pt-2">
-              <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">
-                Jolly Crock
-              </Link>
-              <Nav />
-              <Keys />
-              <span className="ml-auto flex items-baseline gap-3 sm:gap-5 py-2 min-w-0 max-w-full">
-                <Link href="/household" className="quiet leading-8 min-w-0 truncate">
-                  {home.name}
+          <KnowsProvider knows={home.knows}>
+            <KitchenProvider now={now} frozen={isFrozen()} clocks={clocks} instruments={hasInstruments()}>
+              <a
+                href="#main"
+                className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10"
+              >
+                Skip to the page
+              </a>
+              <header className="no-print flex flex-wrap items-center gap-x-6 border-b-[3px] border-cobalt px-4 sm:px-8 pt-2">
+                <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">
+                  Jolly Crock
                 </Link>
-                <UnitsSwitch />
-              </span>
-            </header>
-            <KitchenLine />
-            <main id="main" className="px-4 sm:px-8 pb-6">
-              {children}
-            </main>
-            <footer className="no-print px-4 sm:px-8 pb-6 text-sm text-ash">{NOT_ADVICE}</footer>
-          </KitchenProvider>
+                <Nav />
+                <Keys />
+                <span className="ml-auto flex items-baseline gap-3 sm:gap-5 py-2 min-w-0 max-w-full">
+                  <Link href="/household" className="quiet leading-8 min-w-0 truncate">
+                    {home.name}
+                  </Link>
+                  <UnitsSwitch />
+                </span>
+              </header>
+              <KitchenLine />
+              <main id="main" className="px-4 sm:px-8 pb-6">
+                {children}
+              </main>
+              <footer className="no-print px-4 sm:px-8 pb-6 text-sm text-ash">{NOT_ADVICE}</footer>
+            </KitchenProvider>
+          </KnowsProvider>
         </UnitsProvider>
       </body>
     </html>

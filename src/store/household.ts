@@ -31,8 +31,8 @@ export async function household(sql: Sql | Tx): Promise<Household> {
 
 /** Writes the household's row, once; a second call changes what it says of itself. */
 export async function settle(sql: Sql | Tx, h: Household): Promise<void> {
-  const { heightM, strainDays, away, morning, feed } = h;
-  const weeks = { heightM, strainDays, away, morning, feed };
+  const { heightM, strainDays, away, morning, feed, knows } = h;
+  const weeks = { heightM, strainDays, away, morning, feed, knows };
   await sql`insert into household (one, id, name, zone, units, currency, degrees, lengths, places, weeks)
     values (true, ${h.id}, ${h.name}, ${h.zone}, ${h.units}, ${h.currency}, ${h.degrees}, ${h.lengths}, ${sql.json(h.places as never)}, ${sql.json(weeks as never)})
     on conflict (one) do update set name = excluded.name, zone = excluded.zone, units = excluded.units, currency = excluded.currency,

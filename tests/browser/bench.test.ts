@@ -428,11 +428,18 @@ describe("told what could hurt", () => {
     // What holds for any remedy stands behind one line that opens.
     await clickOn(page, "Good to know of any remedy like it");
     await says(page, "throw it out untasted");
+    // Once the house has learned it, it is told no more, until it asks for it.
+    await clickOn(page, "we know these now");
+    await page.waitForFunction(() => !document.body.innerText.includes("Good to know of any remedy like it"));
     await press("Bottled");
     await page.waitForFunction(() => location.pathname.endsWith("/label"));
     const label = await page.$eval("svg.label", (e) => e.getAttribute("aria-label")!);
     expect(label).toContain("never for a child under 12 months");
     expect(label).toContain("Not juice");
+    await goTo(page, `${app.url}/household`);
+    await says(page, "of many a remedy");
+    await clickOn(page, "tell us again");
+    await page.waitForFunction(() => !document.body.innerText.includes("What this house knows"));
   });
   test("a health claim in the name is told before it stands on a label", async () => {
     await bench("oxymel", "m-1000");

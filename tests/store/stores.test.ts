@@ -8,6 +8,7 @@ import { exportLines, importLines } from "../../src/store/exchange";
 import { household } from "../../src/store/household";
 import { recallOfBatch, recallOfLot } from "../../src/store/recall";
 import { rebuild } from "../../src/store/rebuild";
+import { USUAL_PLACES, readHouseholdBody } from "../../src/core/stores/settings";
 import { settleAnew } from "../../src/store/settings";
 import { keep, storedItems, stores } from "../../src/store/stores";
 import { type Household, newHousehold } from "../support";
@@ -244,6 +245,33 @@ describe("stores in the journal", () => {
     await rebuild(home.sql);
     expect((await household(home.sql)).name).toBe("Second");
     expect((await home.sql`select * from event where stream_kind = 'household'`).length).toBe(2);
+  });
+  test("of two things said at once neither is lost", async () => {
+    for (let i = 0; i < 12; i++) {
+      await Promise.all([
+        settleAnew(home.sql, { key: randomUUID(), settings: { name: `House ${i}` } }),
+        settleAnew(home.sql, { key: randomUUID(), settings: { heightM: i } }),
+        settleAnew(home.sql, { key: randomUUID(), settings: { knows: [`rule-${i}`] } }),
+      ]);
+      expect(await household(home.sql)).toMatchObject({
+        name: `House ${i}`,
+        heightM: i,
+        knows: [`rule-${i}`],
+      });
+    }
+  });
+  test("settings of version 3 had learned nothing", () => {
+    const third = {
+      ...{ name: "Lock", units: "us", currency: "£", degrees: "C", lengths: "cm", places: [...USUAL_PLACES] },
+      ...{
+        heightM: 40,
+        strainDays: ["sat"],
+        away: [],
+        morning: { on: false, to: "", at: "07:00" },
+        feed: "",
+      },
+    };
+    expect(readHouseholdBody("settled", 3, third)).toEqual({ ...third, knows: [] });
   });
 });
 

@@ -3,6 +3,7 @@ import { db } from "@/store/db";
 import { storedItems } from "@/store/stores";
 import { CalendarOut } from "@/ui/stores/calendar";
 import { HouseWeeks } from "@/ui/stores/weeks";
+import { KnownNotes } from "@/ui/stores/known-notes";
 import { People } from "@/ui/stores/people";
 import { HouseholdSettings } from "@/ui/stores/settings";
 import { frame } from "../frame";
@@ -37,6 +38,7 @@ export default async function HouseholdPage() {
           morning: home.morning,
         }}
       />
+      <KnownNotes />
       <CalendarOut on={home.feed !== ""} />
     </div>
   );

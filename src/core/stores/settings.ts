@@ -32,6 +32,7 @@ export const USUAL_WEEKS = {
   away: [] as Away[],
   morning: { on: false, to: "", at: "07:00" },
   feed: "",
+  knows: [] as string[],
 };
 
 /** What a household may say of itself. Amounts already typed keep the cups they were typed in. */
@@ -62,6 +63,8 @@ export const Settings = z.strictObject({
   morning: Morning,
   /** SHA-256 of the calendar feed's secret, hexadecimal; none where there is no feed. */
   feed: z.union([z.literal(""), z.string().regex(/^[0-9a-f]{64}$/)]),
+  /** Notes that hold for many a remedy and that this house has learned: it is not told them again. */
+  knows: z.array(z.string().min(1).max(60)).max(200),
 });
 export type Settings = z.infer<typeof Settings>;
 
@@ -78,6 +81,9 @@ const settled1 = (body: unknown): unknown => {
 /** Version 2 knew nothing of the weeks: height, days away and for straining, mail and feed. */
 const settled2 = (body: unknown): unknown => ({ ...(body as object), ...USUAL_WEEKS });
 
+/** Version 3 had learned nothing by heart. */
+const settled3 = (body: unknown): unknown => ({ ...(body as object), knows: [] });
+
 const BODIES = {
   settled: Settings,
   corrected: z.strictObject({
@@ -86,13 +92,13 @@ const BODIES = {
     why: z.string().max(300).optional(),
   }),
 } as const;
-export const HOUSEHOLD_VERSIONS: Readonly<Record<string, number>> = { settled: 3, corrected: 1 };
+export const HOUSEHOLD_VERSIONS: Readonly<Record<string, number>> = { settled: 4, corrected: 1 };
 export type HouseholdEvent =
   Envelope<"settled", Settings> | Envelope<"corrected", z.infer<typeof BODIES.corrected>>;
 
 /** Parses a stored body. Throws `UnreadableEvent`. */
 export const readHouseholdBody = bodyReader("the household’s journal", BODIES, HOUSEHOLD_VERSIONS, {
-  settled: { 1: settled1, 2: settled2 },
+  settled: { 1: settled1, 2: settled2, 3: settled3 },
 });
 
 export interface Settled extends Settings {
@@ -123,4 +129,5 @@ export const Weeks = Settings.pick({
   away: true,
   morning: true,
   feed: true,
+  knows: true,
 }).partial();

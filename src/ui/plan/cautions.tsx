@@ -3,6 +3,7 @@ import { memo, useId } from "react";
 import type { Caution } from "@/core/cautions/caution";
 import { quiet } from "@/core/cautions/quiet";
 import { counted } from "@/core/words";
+import { useKnows } from "../kit/knows";
 
 const BAR: Readonly<Record<Caution["severity"], string>> = {
   never: "border-rust",
@@ -82,7 +83,9 @@ export const Notes = memo(function Notes({
   cautions: readonly Caution[];
   head?: string;
 }) {
-  const { told, folded } = quiet(cautions);
+  const { knows, learn, sending, fault } = useKnows();
+  const { told, folded: all } = quiet(cautions);
+  const folded = all.filter((c) => !knows.has(c.id));
   if (told.length + folded.length === 0) return null;
   return (
     <section aria-label={head} className="pt-4">
@@ -94,6 +97,21 @@ export const Notes = memo(function Notes({
             Good to know of any remedy like it: {counted(folded.length, "line")}
           </summary>
           <NoteLines cautions={folded} />
+          <p>
+            <button
+              type="button"
+              className="plain min-h-11"
+              disabled={sending}
+              onClick={() => void learn(folded.map((c) => c.id))}
+            >
+              we know these now
+            </button>
+          </p>
+          {fault && (
+            <p role="alert" className="wrong">
+              {fault.message}
+            </p>
+          )}
         </details>
       )}
     </section>
