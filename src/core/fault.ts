@@ -61,3 +61,10 @@ function said({
         .replace(/([A-Z])/g, " $1")
         .toLowerCase()} is missing or not as it should be.`;
 }
+
+/** Whether what came back is a fault, of a value that is one or the other. */
+export const isFault = (x: unknown): x is Fault =>
+  typeof x === "object" && x !== null && "message" in x && "name" in x && "path" in x;
+
+/** Closes a switch that gives nothing back: a member that nobody thought of is an error where it stands. */
+export const noOther = (_: never): void => undefined;

@@ -8,11 +8,11 @@ import {
   type Filled,
   filledOf,
   foldBottle,
-  mayFollowBottle,
   readBottleBody,
 } from "../core/cellar/bottle";
 import type { Day } from "../core/day";
 import type { Batch } from "../core/journal/fold";
+import { mayFollowBottle } from "../core/cellar/may-befall";
 import { neverAtTheDoor } from "../core/cautions/door";
 import { oddFreezing } from "../core/journal/odd";
 import { reckonBatch } from "../core/journal/reckon";

@@ -1,12 +1,11 @@
-import type { Fault } from "../core/fault";
-import { fault } from "../core/fault";
-import { BODIES, type JournalEvent, VERSIONS, readBody } from "../core/journal/events";
+import { fault, type Fault, isFault } from "../core/fault";
+import { BODIES, DRAWS, type JournalEvent, VERSIONS, readBody } from "../core/journal/events";
 import { type Batch, fold } from "../core/journal/fold";
 import { reckonBatch } from "../core/journal/reckon";
 import { readPlan } from "../core/plan/file";
 import { beginning } from "./commands";
 import type { Tx } from "./db";
-import { DRAWS, followActual } from "./follow";
+import { followActual } from "./follow";
 import { completed, plain } from "./completions";
 import { giveOursBack, pourOurs } from "./ours";
 import { draw, fillEmpties, giveBack } from "./drawn";
@@ -26,9 +25,6 @@ export interface Follows {
 }
 
 type Stored = { readonly seq: number; readonly body: unknown; readonly why?: string | undefined };
-
-const isFault = (x: unknown): x is Fault =>
-  typeof x === "object" && x !== null && "message" in x && "path" in x && "name" in x;
 
 /** A fault of the entry, seen from the correction that holds it. */
 const inBody = (f: Fault): Fault => ({ ...f, path: ["body", ...f.path] });

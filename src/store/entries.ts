@@ -1,11 +1,11 @@
 import { z } from "zod";
 import { fault } from "../core/fault";
-import { BODIES, type EventType } from "../core/journal/events";
+import { BODIES, DRAWS, type EventType } from "../core/journal/events";
 import { completed } from "./completions";
 import { correction } from "./corrections";
 import type { Sql } from "./db";
 import { type Written, append } from "./journal";
-import { DRAWS, followActual } from "./follow";
+import { followActual } from "./follow";
 import { fillEmpties } from "./drawn";
 
 /** What the batch pages send: one event of a type, under a key. */

@@ -1,12 +1,8 @@
-import type { EventType } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import { reckonBatch } from "../core/journal/reckon";
 import type { Tx } from "./db";
 import { pourOursAnew } from "./ours";
 import { type Because, drawAnew } from "./drawn";
-
-/** Entries that change what a batch takes out of the stores. */
-export const DRAWS: ReadonlySet<EventType> = new Set<EventType>(["added", "left-out", "swapped", "extra"]);
 
 /** The lots follow what really went in, in the transaction that writes it. */
 export async function followActual(tx: Tx, batch: Batch, cause: Because): Promise<void> {

@@ -1,4 +1,4 @@
-import { COMMUTES, type JournalEvent, UNNOTICED, VERSIONS, readBody } from "../core/journal/events";
+import { COMMUTES, DECIDES, type JournalEvent, UNNOTICED, VERSIONS, readBody } from "../core/journal/events";
 import { mayFollow } from "../core/journal/may-follow";
 import { type Batch, fold } from "../core/journal/fold";
 import type { EventType } from "../core/journal/events";
@@ -22,6 +22,7 @@ export const BATCHES: Stream<Batch, JournalEvent> = {
   commutes: COMMUTES,
   begins: "begun",
   unnoticed: UNNOTICED,
+  decides: DECIDES,
   readBody,
   fold,
   mayFollow: (batch, type) => mayFollow(batch, type as EventType),

@@ -4,7 +4,8 @@ import { linesOf } from "../../src/core/plan/edit";
 import type { Plan } from "../../src/core/plan/plan";
 import { begin } from "../../src/store/commands";
 import { write } from "../../src/store/entries";
-import { batchOf } from "../../src/store/journal";
+import { appendWithin } from "../../src/store/append";
+import { BATCHES, batchOf } from "../../src/store/journal";
 import { type Tx, connect } from "../../src/store/db";
 import { behind, rebuild } from "../../src/store/rebuild";
 import { busyVessels, live } from "../../src/store/shelf";
@@ -344,4 +345,43 @@ test("weighing a lot anew leaves the price of a gram as it was paid; a new price
   });
   expect((await stores(home.sql)).lots[0]).toMatchObject({ boughtG: 250 });
   await expectRebuilt();
+});
+
+describe("behind very many readings", () => {
+  /** A batch with so many readings of a thermometer behind its beginning, written straight into the journal. */
+  const readALot = async (n: number): Promise<string> => {
+    const { id } = await begun();
+    await home.sql`
+      insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body)
+      select 'batch', ${id}, g + 1, gen_random_uuid(), 'x' || g, 'read', 2, '2026-11-24T09:00:00Z', '2026-11-24T09:00:00Z', '2026-11-24',
+        jsonb_build_object('what', 'temperature', 'value', 60 + (g % 7)) from generate_series(1, ${n}) g`;
+    return id;
+  };
+  test("an entry is put right without the journal being gone through once for each of them", async () => {
+    const id = await readALot(2000);
+    let folds = 0;
+    const counting = {
+      ...BATCHES,
+      fold: (events: Parameters<typeof BATCHES.fold>[0]) => {
+        folds += 1;
+        return BATCHES.fold(events);
+      },
+    };
+    const body = { seq: 5, body: { what: "temperature", value: 61.5 } };
+    const key = randomUUID();
+    const w = await home.sql.begin((tx) =>
+      appendWithin(tx, counting, { streamId: id, key, type: "corrected", body, seen: 2001 }),
+    );
+    expect(w).toMatchObject({ ok: true, already: false });
+    expect(folds).toBeLessThan(6);
+    expect((await batchOf(home.sql, id))!.stove.readings.find((r) => r.seq === 5)!.value).toBe(61.5);
+  });
+  test("what would no longer hold is still refused behind them", async () => {
+    const id = await readALot(300);
+    await done(id, "strained", { measured: "700 mL", how: "wrung" });
+    await done(id, "bottled", { bottles: [bottle(250)], own: null });
+    const strained = (await batchOf(home.sql, id))!.diary.find((e) => e.type === "strained")!;
+    const w = await put_(id, "corrected", { seq: strained.seq, body: null });
+    expect(w).toMatchObject({ ok: false, fault: { name: "ComesAfter" } });
+  });
 });

@@ -1,7 +1,14 @@
+import { noOther } from "../fault";
 import { msOf } from "../day";
 import type { Stands } from "../kitchen/cooling";
 import { type Raw, READ, type Readable, type Sifted, sift } from "../kitchen/sift";
 import type { Body, JournalEvent } from "./events";
+
+/** Entries that say what happened to a batch besides what went in. */
+type StoveEvent = Extract<
+  JournalEvent,
+  { readonly type: "timed" | "stepped" | "stood" | "probed" | "tasted" | "pictured" | "rewindowed" | "read" }
+>;
 
 /** A clock of a making: it lives in the journal, so it outlives every window. Minutes; instants ISO. */
 export interface Clock {
@@ -91,22 +98,37 @@ export class Stove {
     });
   }
 
-  take(e: JournalEvent): void {
+  take(e: StoveEvent): void {
     const { at, day, seq } = e;
-    if (e.type === "timed") this.timed(e.body, at);
-    if (e.type === "stepped") {
-      this.moves.set(e.body.move, { did: e.body.did, at, seq });
-      // A move that is done needs no clock any more.
-      this.timed({ did: "stopped", clock: e.body.move }, at);
-    }
-    if (e.type === "stood") this.stood.push({ as: e.body.as, at, seq });
-    if (e.type === "probed") this.probe = e.body.did === "in" ? e.body.instrument : undefined;
-    if (e.type === "tasted") this.tastings.push({ ...e.body, at, day, seq });
-    if (e.type === "pictured") this.pictures.push({ id: e.body.picture, words: e.body.words, at, day, seq });
-    if (e.type === "rewindowed") this.window = e.body;
-    if (e.type === "read") {
-      const { what, value, words, by, sd } = e.body;
-      this.readings.push({ seq, what, value, words, by, sd, at });
+    switch (e.type) {
+      case "timed":
+        return this.timed(e.body, at);
+      case "stepped":
+        this.moves.set(e.body.move, { did: e.body.did, at, seq });
+        // A move that is done needs no clock any more.
+        return this.timed({ did: "stopped", clock: e.body.move }, at);
+      case "stood":
+        this.stood.push({ as: e.body.as, at, seq });
+        return;
+      case "probed":
+        this.probe = e.body.did === "in" ? e.body.instrument : undefined;
+        return;
+      case "tasted":
+        this.tastings.push({ ...e.body, at, day, seq });
+        return;
+      case "pictured":
+        this.pictures.push({ id: e.body.picture, words: e.body.words, at, day, seq });
+        return;
+      case "rewindowed":
+        this.window = e.body;
+        return;
+      case "read": {
+        const { what, value, words, by, sd } = e.body;
+        this.readings.push({ seq, what, value, words, by, sd, at });
+        return;
+      }
+      default:
+        return noOther(e);
     }
   }
 }

@@ -217,58 +217,60 @@ export type EventType = keyof typeof BODIES;
 export type Body<T extends EventType> = z.infer<(typeof BODIES)[T]>;
 export const EVENT_TYPES = Object.keys(BODIES) as EventType[];
 
-/** Present version of every type; what changed is in `old-events`. */
-export const VERSIONS: Readonly<Record<EventType, number>> = {
-  begun: 3,
-  added: 1,
-  "left-out": 1,
-  swapped: 1,
-  extra: 1,
-  touched: 1,
-  "topped-up": 2,
-  read: 2,
-  stepped: 1,
-  timed: 1,
-  stood: 1,
-  probed: 1,
-  tasted: 1,
-  rewindowed: 1,
-  pictured: 1,
-  noted: 1,
-  strained: 2,
-  finished: 3,
-  bottled: 3,
-  corrected: 2,
-  discarded: 1,
+/** What is known of a type of entry, beside its body and what it makes of the batch. */
+export interface EntryRow {
+  /** Its present version; what changed is in `old-events`. */
+  readonly version: number;
+  /** It is taken whatever the writer had seen; the others need the version the writer saw. */
+  readonly commutes: boolean;
+  /** Who strains, finishes or bottles must have seen it: a thermometer that goes on reading is no other window. */
+  readonly noticed: boolean;
+  /** What may follow hangs on it: `mayFollow` asks of the batch nothing that another type says. */
+  readonly decides: boolean;
+  /** It takes from the stores, or gives back. */
+  readonly draws: boolean;
+}
+const row = (version: number, ...is: readonly Exclude<keyof EntryRow, "version">[]): EntryRow => ({
+  version,
+  commutes: is.includes("commutes"),
+  noticed: is.includes("noticed"),
+  decides: is.includes("decides"),
+  draws: is.includes("draws"),
+});
+
+/** One row a type of entry. */
+export const ENTRIES: Readonly<Record<EventType, EntryRow>> = {
+  begun: row(3, "noticed", "decides"),
+  added: row(1, "commutes", "noticed", "draws"),
+  "left-out": row(1, "commutes", "noticed", "draws"),
+  swapped: row(1, "commutes", "noticed", "draws"),
+  extra: row(1, "commutes", "noticed", "draws"),
+  touched: row(1, "commutes", "noticed"),
+  "topped-up": row(2, "commutes", "noticed"),
+  read: row(2, "commutes"),
+  stepped: row(1, "commutes", "noticed"),
+  timed: row(1, "commutes"),
+  stood: row(1, "commutes", "noticed"),
+  probed: row(1, "commutes"),
+  tasted: row(1, "commutes"),
+  rewindowed: row(1, "noticed"),
+  pictured: row(1, "commutes"),
+  noted: row(1, "commutes"),
+  strained: row(2, "noticed", "decides"),
+  finished: row(3, "noticed"),
+  bottled: row(3, "noticed", "decides"),
+  corrected: row(2, "noticed", "decides"),
+  discarded: row(1, "noticed", "decides"),
 };
-
-/** Types that commute: they are taken whatever the writer had seen. The others need the version the writer saw. */
-export const COMMUTES: ReadonlySet<EventType> = new Set<EventType>([
-  "added",
-  "left-out",
-  "swapped",
-  "extra",
-  "touched",
-  "topped-up",
-  "read",
-  "noted",
-  "stepped",
-  "timed",
-  "stood",
-  "probed",
-  "tasted",
-  "pictured",
-]);
-
-/** Types that nobody decides by who strains, finishes or bottles: a thermometer that goes on reading is no other window. */
-export const UNNOTICED: ReadonlySet<EventType> = new Set<EventType>([
-  "read",
-  "timed",
-  "probed",
-  "noted",
-  "tasted",
-  "pictured",
-]);
+const typesThat = (is: (r: EntryRow) => boolean): ReadonlySet<EventType> =>
+  new Set(EVENT_TYPES.filter((t) => is(ENTRIES[t])));
+export const VERSIONS = Object.fromEntries(EVENT_TYPES.map((t) => [t, ENTRIES[t].version])) as Readonly<
+  Record<EventType, number>
+>;
+export const COMMUTES = typesThat((r) => r.commutes);
+export const UNNOTICED = typesThat((r) => !r.noticed);
+export const DECIDES = typesThat((r) => r.decides);
+export const DRAWS = typesThat((r) => r.draws);
 
 export type JournalEvent = { [T in EventType]: Envelope<T, Body<T>> }[EventType];
 

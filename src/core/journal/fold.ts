@@ -1,3 +1,4 @@
+import { noOther } from "../fault";
 import type { TouchSort } from "../care/care";
 import type { Day } from "../day";
 import { betweenClothAndBottle } from "./between";
@@ -165,6 +166,8 @@ class Folding {
       case "noted":
       case "corrected":
         break;
+      default:
+        noOther(e);
     }
   }
 

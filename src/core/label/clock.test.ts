@@ -1,6 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { chance } from "../../../tests/chance";
-import { type BottleEvent, type Filled, foldBottle, mayFollowBottle } from "../cellar/bottle";
+import { type BottleEvent, type Filled, foldBottle } from "../cellar/bottle";
+import { mayFollowBottle } from "../cellar/may-befall";
 import { addDays } from "../day";
 import type { IssuedVerdict, PlaceClass } from "../journal/events";
 import { bestByOfBottle } from "./clock";

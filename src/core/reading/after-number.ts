@@ -1,8 +1,8 @@
+import { fault, isFault } from "../fault";
 import { type Span, scaled } from "../estimate";
-import { fault } from "../fault";
 import { measure } from "../quantity/amount";
 
-import { type Found, isFault, numberAt } from "./numbers";
+import { type Found, numberAt } from "./numbers";
 import { sensesOf } from "./lexicon";
 import { type Cursor, type Quantity, unitAt } from "./quantity";
 import { type Token, says } from "./tokens";

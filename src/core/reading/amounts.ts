@@ -1,11 +1,11 @@
+import { fail, fault, isFault, ok, type Result } from "../fault";
 import { dictionary } from "../words";
 import { type Span, exactly, scaled } from "../estimate";
-import { type Result, fail, fault, ok } from "../fault";
 import { type Amount, COVER_CM, GOAL_RANGE, type Goal } from "../quantity/amount";
 import { nearest } from "../quantity/near";
 import { remembered } from "../remembered";
 import type { UnitSystem } from "../quantity/units";
-import { isFault, numberAt } from "./numbers";
+import { numberAt } from "./numbers";
 import { quantityAt } from "./quantities";
 import type { Cursor } from "./quantity";
 import { type Token, says, tokensOf } from "./tokens";

@@ -1,9 +1,9 @@
+import { fail, fault, isFault, ok, type Result } from "../fault";
 import { dictionary } from "../words";
 import { type Span, exactly, scaled } from "../estimate";
-import { type Result, fail, fault, ok } from "../fault";
 import { nearest } from "../quantity/near";
 import type { Hedge } from "../quantity/amount";
-import { andShare, isFault, numberAt, oneAt } from "./numbers";
+import { andShare, numberAt, oneAt } from "./numbers";
 import { printCount } from "./print";
 import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
 import { type Token, says, tokensOf } from "./tokens";

@@ -1,8 +1,8 @@
-import { fault } from "../fault";
+import { fault, isFault } from "../fault";
 import { nearest } from "../quantity/near";
 import { explains, unaccounted } from "./accounted";
 import { sensesOf } from "./lexicon";
-import { isFault, oneAt } from "./numbers";
+import { oneAt } from "./numbers";
 import type { Piece } from "./piece";
 import {
   type Choice,

@@ -1,6 +1,6 @@
+import { fault, type Fault, isFault } from "../fault";
 import { dictionary } from "../words";
 import { type Span, exactly, scaled } from "../estimate";
-import { type Fault, fault } from "../fault";
 import { type Token, says } from "./tokens";
 
 /** A number or range found in the tokens, and the token after it. */
@@ -11,8 +11,6 @@ export interface NumberAt {
   readonly article: boolean;
 }
 export type Found<T> = T | Fault | undefined;
-export const isFault = (x: unknown): x is Fault => typeof x === "object" && x !== null && "message" in x;
-
 // prettier-ignore
 const WORDS = dictionary<number>({
   one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9, ten: 10, eleven: 11, twelve: 12, thirteen: 13, fourteen: 14, fifteen: 15,

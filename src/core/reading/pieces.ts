@@ -1,10 +1,11 @@
+import { isFault } from "../fault";
 import { byDepth, specialAt } from "./amounts";
 import { durationAt, isTimeWord } from "./durations";
 import { type Senses, isDone, sensesOf } from "./lexicon";
 import { type NameSpan, PART_WORDS, firstOf, lastOf, nameWord } from "./names";
 import { OPENS_PHRASE, OPENS_SPECIAL, OPENS_WARMTH, SAYS_A_SHARE, opensAmount } from "./openers";
 import type { Piece, PieceSort } from "./piece";
-import { isFault, numberAt, oneAt, saysNumber } from "./numbers";
+import { numberAt, oneAt, saysNumber } from "./numbers";
 import { packingAt } from "./described";
 import { quantityAt } from "./quantities";
 import { type Cursor, unitAt } from "./quantity";

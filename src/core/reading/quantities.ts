@@ -1,10 +1,10 @@
+import { fault, type Fault, isFault } from "../fault";
 import { type Described, describedAt, howSaid } from "./described";
 import { type Span, exactly, scaled } from "../estimate";
-import { type Fault, fault } from "../fault";
 import type { Unit } from "../quantity/units";
 import { type Hedge, type Measure, type Term, counted, measure } from "../quantity/amount";
 
-import { type Found, type NumberAt, andShare, isFault, numberAt, oneAt } from "./numbers";
+import { type Found, type NumberAt, andShare, numberAt, oneAt } from "./numbers";
 import { nameWord } from "./name-word";
 import { type HedgeAt, hedgeAt, hedgeBehind } from "./hedges";
 import { sensesOf } from "./lexicon";

@@ -1,7 +1,7 @@
-import { type Result, fail, fault, ok } from "../fault";
+import { fail, fault, isFault, ok, type Result } from "../fault";
 import type { UnitSystem } from "../quantity/units";
 import { readAmount } from "./amounts";
-import { isFault, numberAt } from "./numbers";
+import { numberAt } from "./numbers";
 import { printCount } from "./print";
 import { tokensOf } from "./tokens";
 

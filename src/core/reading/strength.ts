@@ -1,10 +1,10 @@
-import { type Fault, type Result, fail, fault, ok } from "../fault";
+import { fail, type Fault, fault, isFault, ok, type Result } from "../fault";
 import { exactly } from "../estimate";
 import type { Material } from "../material/material";
 import type { Amount } from "../quantity/amount";
 import type { UnitSystem } from "../quantity/units";
 import { ALCOHOL } from "./after-number";
-import { isFault } from "./numbers";
+
 import { printFigures } from "./print";
 import { quantityAt } from "./quantities";
 import type { Cursor, Strength } from "./quantity";

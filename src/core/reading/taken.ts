@@ -1,5 +1,6 @@
+import { isFault } from "../fault";
 import { dictionary } from "../words";
-import { isFault, numberAt } from "./numbers";
+import { numberAt } from "./numbers";
 import { type Token, tokensOf } from "./tokens";
 
 /** mL of what a dose is told in; a teaspoon, `t`, is the household's. What may hold more or less counts as the more. */

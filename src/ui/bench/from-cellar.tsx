@@ -1,6 +1,6 @@
 "use client";
 import { memo, useState } from "react";
-import type { Fault } from "@/core/fault";
+import { type Fault, isFault } from "@/core/fault";
 import { oursId } from "@/core/journal/ours";
 import type { Nameless } from "@/core/plan/ids";
 import type { Line, Plan } from "@/core/plan/plan";
@@ -33,8 +33,6 @@ async function asked<T>(url: string): Promise<T | Fault> {
     return UNREACHED;
   }
 }
-
-const isFault = (x: unknown): x is Fault => typeof x === "object" && x !== null && "message" in x;
 
 /** A bottle of ours as a line: what stands in the cellar, first to use first; what is touched goes in. */
 export const FromCellar = memo(function FromCellar({

@@ -1,10 +1,11 @@
+import { isFault } from "../../fault";
 import { oftenAt } from "./how-often";
 import type { Plan, SteepPlace, Wringing } from "../../plan/plan";
 import type { UnitSystem } from "../../quantity/units";
 import { readMeasured } from "../../reading/amounts";
 import type { Deed } from "../../reading/deeds";
 import { type Duration, durationAt, isTimeWord, printDuration } from "../../reading/durations";
-import { isFault, numberAt } from "../../reading/numbers";
+import { numberAt } from "../../reading/numbers";
 import { readReduction } from "../../reading/reductions";
 import { sensesOf } from "../../reading/lexicon";
 import { temperatureAt, warmthAt } from "../../reading/temperatures";

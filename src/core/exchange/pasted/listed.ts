@@ -1,6 +1,7 @@
+import { isFault } from "../../fault";
 import { readThings } from "../../reading/line";
 import { quantityAt } from "../../reading/quantities";
-import { isFault } from "../../reading/numbers";
+
 import { exactly } from "../../estimate";
 import type { Reading, ReadingContext } from "../../reading/said";
 import { settleWith } from "../../reading/settle";

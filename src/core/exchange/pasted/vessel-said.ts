@@ -1,4 +1,5 @@
-import { isFault, numberAt } from "../../reading/numbers";
+import { isFault } from "../../fault";
+import { numberAt } from "../../reading/numbers";
 import { unitAt } from "../../reading/quantity";
 import { tokensOf } from "../../reading/tokens";
 import type { UnitSystem } from "../../quantity/units";
