@@ -3,6 +3,7 @@ import { HAZARDS, HURT_SOURCES } from "../material/hurts/hazards";
 import { PLANTS_THAT_HURT } from "../material/hurts/rows";
 import { MATERIALS } from "../material/catalogue";
 import { ownPlant } from "../../../tests/own-plant";
+import { TAG_FOLLOWS } from "../material/tags";
 import { kinOf } from "../reading/kin";
 import { reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
@@ -79,4 +80,19 @@ describe("a plant by another hand does not lose what its name says", () => {
     (name) =>
       expect(grave(name).filter((id) => id === "is-it-this" || id === "narrow-margin-poison")).toEqual([]),
   );
+});
+
+test("whatever follows a plant's name follows it into a plant somebody wrote down by another: wild, look-alikes, stains and all", () => {
+  const asked = [...MATERIALS.values()].flatMap((m) => {
+    const tags = (m.row.tags ?? []).filter((t) => TAG_FOLLOWS[t] === "name");
+    return m.kind === "plant" && tags.length > 0 ? [{ name: m.row.names[0]!, tags }] : [];
+  });
+  expect(asked.length).toBeGreaterThan(80);
+  const lost = ["old", "woodland", "our neighbour's"].flatMap((before) =>
+    asked.flatMap(({ name, tags }) => {
+      const has = kinOf([`${before} ${name}`], undefined).tags;
+      return tags.filter((t) => !has.includes(t)).map((t) => `${before} ${name}: ${t}`);
+    }),
+  );
+  expect(lost).toEqual([]);
 });

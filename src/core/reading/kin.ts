@@ -1,6 +1,6 @@
 import { HAZARDS, type HazardOf, type Hurts } from "../material/hurts/hazards";
 import { MATERIALS } from "../material/catalogue";
-import type { Tag } from "../material/tags";
+import { TAG_FOLLOWS, type Tag } from "../material/tags";
 import { byDrugName, byLatin } from "./hurt-latin";
 import {
   type NameOfOne,
@@ -35,15 +35,6 @@ export const gravest = (kin: Kin): Hurts | undefined =>
     .find((h) => h !== undefined);
 export const hazardOf = (h: Hurts): HazardOf => HAZARDS[h.hazard];
 
-/** Tags that a plant written down by another hand must not lose; the rest speak of figures and families, which are asked. */
-// prettier-ignore
-const INHERITED: ReadonlySet<Tag> = new Set<Tag>([
-  "low-acid", "low-acid-herb", "aristolochic", "essential-oil", "kernel-eaten", "not-food", "poison", "cook-first", "cyanide", "elder-parts", "kernel", "pyrrolizidine", "raw-toxic",
-  "oxalate", "nutmeg", "coumarin", "thujone", "sumac", "bee", "berberine", "blood", "blood-kitchen", "blood-pressure", "caffeine", "child", "daisy", "delays-medicine", "diabetes",
-  "diuretic", "fits", "furanocoumarin", "gallstones", "heart", "hormone", "immune", "interacts", "kava", "kidney", "laxative", "liquorice", "liver", "pregnancy", "pregnancy-stop",
-  "reflux", "salicylate", "sedative", "sunlight", "surgery", "thyroid", "thyroid-iodine", "warfarin", "fibre",
-]);
-
 interface CatalogueKin {
   readonly tags: readonly Tag[];
   readonly latin: string;
@@ -56,7 +47,7 @@ const lowLatin = (latin: string | undefined): string =>
     .join(" ");
 
 const TAGGED: readonly NameOfOne<CatalogueKin>[] = [...MATERIALS.values()].flatMap((m) => {
-  const tags = (m.row.tags ?? []).filter((t) => INHERITED.has(t));
+  const tags = (m.row.tags ?? []).filter((t) => TAG_FOLLOWS[t] !== "stuff");
   if (tags.length === 0) return [];
   const latin = m.kind === "plant" ? lowLatin(m.row.latin) : "";
   const kin: CatalogueKin = { tags, latin, parts: partsIn(m.row.names.flatMap(plantWords)) };
@@ -74,8 +65,8 @@ export function isDistilled(words: readonly string[]): boolean {
 /** A name that says of itself that it kills: “poisonberry”, “stepmother's bane”. */
 const KILLS = /^(?:poison|poisonous|poisonberry|toxic|deadly|lethal|death)$|bane$/;
 
-/** Tags of the kernel, the stone and the poisonous part: they go with the part alone. */
-const OF_A_PART: ReadonlySet<Tag> = new Set<Tag>(["kernel-eaten", "elder-parts", "kernel"]);
+/** What is of one part goes with that part alone. */
+const isOfAPart = (t: Tag): boolean => TAG_FOLLOWS[t] === "part";
 /** Tags of the catalogue's plants whose name ends this one: “Russian comfrey leaf” is comfrey, “cherry tomato” is no cherry. */
 function inherited(words: readonly string[], latin: string): Tag[] {
   const spans = spansOf(words, TAGGED_BY);
@@ -91,7 +82,7 @@ function inherited(words: readonly string[], latin: string): Tag[] {
     if (own.length === 0 || own.length === n.words.length || !endsWith(bare, own)) return false;
     if (harmless.some((h) => h.to - h.from > 1 && onlyAside(words.slice(h.to)))) return false;
     return told.size === 0 || [...told].some((p) => n.of.parts.has(p));
-  }).flatMap((n) => n.of.tags.filter((t) => !OF_A_PART.has(t) || [...told].some((p) => n.of.parts.has(p))));
+  }).flatMap((n) => n.of.tags.filter((t) => !isOfAPart(t) || [...told].some((p) => n.of.parts.has(p))));
   return [...byName, ...byBare, ...byLatinTags(latin, told)];
 }
 const endsWith = (words: readonly string[], own: readonly string[]): boolean =>
@@ -103,7 +94,7 @@ function byLatinTags(latin: string, told: ReadonlySet<string>): Tag[] {
     (n) => n.of.latin !== "" && (latin === n.of.latin || latin.startsWith(`${n.of.latin} `)),
   )
     .filter((n) => n.of.parts.size === 0 || told.size === 0 || [...told].some((p) => n.of.parts.has(p)))
-    .flatMap((n) => n.of.tags.filter((t) => !OF_A_PART.has(t) || told.size > 0));
+    .flatMap((n) => n.of.tags.filter((t) => !isOfAPart(t) || told.size > 0));
 }
 
 const remembered = new Map<string, Kin>();
