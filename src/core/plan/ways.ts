@@ -1,3 +1,4 @@
+import { VESSELS } from "../vessel/catalogue";
 import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Form } from "../material/classes";
 import { linesOf } from "./edit";
@@ -71,8 +72,9 @@ function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids): Lin
 /** A pot for a way that heats, a jar for one that does not; what stands there stays where it is of the right sort. */
 function vesselFor(way: Way, plan: Plan, bench: Bench): Plan["vessel"] {
   const of = plan.vessel;
-  const pot = typeof of === "string" ? of.startsWith("p") : of?.sort === "pot" || of?.sort === "pressure-pot";
-  const holdsPressure = typeof of === "string" ? of.startsWith("pp") : of?.sort === "pressure-pot";
+  const sort = typeof of === "string" ? VESSELS.get(of)?.sort : of?.sort;
+  const holdsPressure = sort === "pressure-pot";
+  const pot = sort === "pot" || holdsPressure;
   if (way.steps.some((s) => s.do === "pressure")) return holdsPressure ? of : bench.pressurePot;
   if (way.vessel === "pot") return pot ? of : bench.pot;
   return of === undefined || pot ? bench.jar : of;

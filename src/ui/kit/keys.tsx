@@ -9,6 +9,7 @@ const GO: Readonly<Record<string, readonly [page: string, words: string]>> = {
   s: ["/", "the Shelf"],
   b: ["/bench", "the Bench"],
   c: ["/cellar", "the Cellar"],
+  f: ["/formulary", "the Formulary"],
   t: ["/stores", "the Stores"],
   a: ["/batches", "all batches"],
   h: ["/household", "the household"],
