@@ -6,6 +6,17 @@ export interface Life {
   readonly words: string;
 }
 const life = (days: number, words: string): Life => ({ days, words });
+/** Lives that are counted by the calendar's months, by the days they are compared by. A word may be changed; no date hangs on it. */
+const MONTHS: ReadonlyMap<number, number> = new Map([
+  [30, 1],
+  [60, 2],
+  [90, 3],
+  [180, 6],
+  [240, 8],
+  [365, 12],
+  [730, 24],
+  [1461, 48],
+]);
 export const LIVES = {
   d3: life(3, "three days"),
   w1: life(7, "one week"),
@@ -34,21 +45,13 @@ export function shorter(a: Life | null, b: Life | null): Life | null {
   return a.days <= b.days ? a : b;
 }
 
-const MONTHS: Readonly<Record<string, number>> = {
-  [LIVES.m1.words]: 1,
-  [LIVES.m2.words]: 2,
-  [LIVES.m3.words]: 3,
-  [LIVES.m6.words]: 6,
-  [LIVES.m8.words]: 8,
-  [LIVES.y1.words]: 12,
-  [LIVES.y2.words]: 24,
-  [LIVES.y4.words]: 48,
-};
+/** So many days and no more: a life that is cut to a day, which no calendar month may stretch. */
+export const cutTo = (days: number): number => (MONTHS.has(days) ? days - 1 : days);
 
 /** The last day of a life that begins on a day: six months from 29 November are up on 29 May. */
-export function endOf(l: Life, from: Day): Day {
-  const months = MONTHS[l.words];
+export function endOf(l: Pick<Life, "days">, from: Day): Day {
+  const months = MONTHS.get(l.days);
   return months === undefined ? addDays(from, l.days) : addMonths(from, months);
 }
 /** Days from a day to the end of a life that begins on it. */
-export const daysFrom = (l: Life, from: Day): number => daysBetween(from, endOf(l, from));
+export const daysFrom = (l: Pick<Life, "days">, from: Day): number => daysBetween(from, endOf(l, from));

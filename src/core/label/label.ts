@@ -4,7 +4,7 @@ import type { Caution } from "../cautions/caution";
 import { cautionsAt } from "../cautions/rules";
 import type { Batch } from "../journal/fold";
 import type { Bottle, IssuedVerdict } from "../journal/events";
-import { type Life, daysFrom } from "../keeping/life";
+import { cutTo, type Life, daysFrom } from "../keeping/life";
 import type { Verdict } from "../keeping/verdict";
 import { KIND } from "../plan/kinds";
 import { RULES_VERSION } from "../reckoning/reckon";
@@ -60,7 +60,8 @@ export const issue = (v: Verdict): IssuedVerdict => ({
 export function upTo(v: IssuedVerdict, strained: Day, last: Day | undefined): IssuedVerdict {
   if (last === undefined) return v;
   const most = Math.max(0, daysBetween(strained, last));
-  const cut = (l: Life): Life => (daysFrom(l, strained) > most ? { days: most, words: roughly(most) } : l);
+  const cut = (l: Life): Life =>
+    daysFrom(l, strained) > most ? { days: cutTo(most), words: roughly(most) } : l;
   const life = cut({ days: v.days, words: v.lifeWords });
   const cold = cut({ days: v.fridgeDays, words: v.fridgeWords });
   const opened = cut({ days: v.openedDays, words: v.openedWords });
@@ -86,10 +87,20 @@ export function bestByOf(v: IssuedVerdict, strained: Day, place: Bottle["place"]
 
 /** Promises of this version and later run by the calendar; older labels say a month of thirty days, and what they say stays. */
 const BY_THE_CALENDAR = 4;
+/** From this version on a life is known by its days; before, by how it was spelt, and what was promised so stays. */
+const KNOWN_BY_DAYS = 6;
+const SPELT_IN_MONTHS: ReadonlySet<string> = new Set([
+  ...["one month", "two months", "three months", "six months", "eight months"],
+  ...["one year", "two years", "four years"],
+]);
 
 /** Days of a life that begins on a day, as the version it was promised in counts them. */
 const runs = (v: IssuedVerdict, l: Life, from: Day | undefined): number =>
-  from === undefined || v.rules < BY_THE_CALENDAR ? l.days : daysFrom(l, from);
+  from === undefined ||
+  v.rules < BY_THE_CALENDAR ||
+  (v.rules < KNOWN_BY_DAYS && !SPELT_IN_MONTHS.has(l.words))
+    ? l.days
+    : daysFrom(l, from);
 
 /**
  * Days a promise runs in a place, closed.

@@ -20,7 +20,7 @@ import { type JudgedStanding, judgeStandings, workingOf } from "./standing";
 export type { Figures } from "./figures";
 
 /** Changes whenever a formula, constant or keeping row does; frozen into every batch begun. */
-export const RULES_VERSION = 5;
+export const RULES_VERSION = 6;
 
 export interface ReckonedLine {
   readonly id: string;
