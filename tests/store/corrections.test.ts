@@ -354,7 +354,7 @@ describe("behind very many readings", () => {
     await home.sql`
       insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body)
       select 'batch', ${id}, g + 1, gen_random_uuid(), 'x' || g, 'read', 2, '2026-11-24T09:00:00Z', '2026-11-24T09:00:00Z', '2026-11-24',
-        jsonb_build_object('what', 'temperature', 'value', 60 + (g % 7)) from generate_series(1, ${n}) g`;
+        jsonb_build_object('what', 'room', 'value', 18 + (g % 7)) from generate_series(1, ${n}) g`;
     return id;
   };
   test("an entry is put right without the journal being gone through once for each of them", async () => {
@@ -367,14 +367,14 @@ describe("behind very many readings", () => {
         return BATCHES.fold(events);
       },
     };
-    const body = { seq: 5, body: { what: "temperature", value: 61.5 } };
+    const body = { seq: 5, body: { what: "room", value: 21.5 } };
     const key = randomUUID();
     const w = await home.sql.begin((tx) =>
       appendWithin(tx, counting, { streamId: id, key, type: "corrected", body, seen: 2001 }),
     );
     expect(w).toMatchObject({ ok: true, already: false });
     expect(folds).toBeLessThan(6);
-    expect((await batchOf(home.sql, id))!.stove.readings.find((r) => r.seq === 5)!.value).toBe(61.5);
+    expect((await batchOf(home.sql, id))!.stove.readings.find((r) => r.seq === 5)!.value).toBe(21.5);
   });
   test("what would no longer hold is still refused behind them", async () => {
     const id = await readALot(300);
