@@ -379,7 +379,7 @@ describe("behind very many readings", () => {
   test("what would no longer hold is still refused behind them", async () => {
     const id = await readALot(300);
     await done(id, "strained", { measured: "700 mL", how: "wrung" });
-    await done(id, "bottled", { bottles: [bottle(250)], own: null });
+    await done(id, "bottled", { bottles: [bottle(250)], own: null }, { sure: true });
     const strained = (await batchOf(home.sql, id))!.diary.find((e) => e.type === "strained")!;
     const w = await put_(id, "corrected", { seq: strained.seq, body: null });
     expect(w).toMatchObject({ ok: false, fault: { name: "ComesAfter" } });
