@@ -141,3 +141,14 @@ describe("boiled down after the cloth", () => {
     expect(honey.ml.value).toBeCloseTo(237, 0);
   });
 });
+
+test("the maker's own word for a thing is said once, however often the batch is reckoned", () => {
+  const plan = made("oxymel-even", [
+    { ...line("rosehip", "20 g", { form: "dried" }), called: "our hedge hips" },
+  ]);
+  const batch = batchOf(plan);
+  const r = reckonBatch(batch);
+  if (!r.ok) throw new Error(r.faults[0]!.message);
+  const names = r.value.program.lines.map((l) => l.stuff.name).filter((n) => n.includes("hedge hips"));
+  expect(names).toEqual([expect.stringMatching(/^our hedge hips \([^()]*\)$/)]);
+});

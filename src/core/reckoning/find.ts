@@ -67,7 +67,8 @@ function otherForm(material: Material, l: ReadLine["line"], is: Form | undefined
 const CALLED = new WeakMap<Stuff, Map<string, Stuff>>();
 /** A stuff by the maker's own word for it, with the catalogue's beside: what lists, walks and labels say. */
 function called(stuff: Stuff, by: string | undefined): Stuff {
-  if (by === undefined) return stuff;
+  // What was frozen at *Begin* bears the word already.
+  if (by === undefined || stuff.name === by || stuff.name.startsWith(`${by} (`)) return stuff;
   const known = CALLED.get(stuff) ?? new Map<string, Stuff>();
   CALLED.set(stuff, known);
   let named = known.get(by);

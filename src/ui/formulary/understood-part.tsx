@@ -180,7 +180,14 @@ export interface PartProps {
 }
 
 /** What one part came to, with what may be answered. */
-export function Part({ part, answers, say, put, catalogue }: PartProps & { part: PastedPart }) {
+export function Part({
+  part,
+  words,
+  answers,
+  say,
+  put,
+  catalogue,
+}: PartProps & { part: PastedPart; /** As they stand in the text. */ words: string }) {
   switch (part.is) {
     case "name":
       return <>its name: {part.name}</>;
@@ -191,7 +198,7 @@ export function Part({ part, answers, say, put, catalogue }: PartProps & { part:
     case "line":
       return <ReadLine part={part} answers={answers} say={say} />;
     case "again":
-      return <>{part.material.row.names[0]} goes in</>;
+      return <>{words.trim() || part.material.row.names[0]}: goes in</>;
     case "step":
       return <>{stepSentence({ id: "", ...part.step } as never)}</>;
     case "shake":

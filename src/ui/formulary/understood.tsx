@@ -56,7 +56,7 @@ function Row({ row, find, ...p }: PartProps & { row: PastedRow; find: (at: Place
           >
             <Sign mark={MARK[part.is]} />
             <div className="min-w-0 break-words">
-              <Part part={part} {...p} />
+              <Part part={part} words={row.text.slice(part.from - row.from, part.to - row.from)} {...p} />
             </div>
           </div>
         ))}
