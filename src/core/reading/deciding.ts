@@ -1,3 +1,4 @@
+import { isNever } from "./hurts";
 import { isDistilled } from "./kin";
 import { plantWords } from "./plant-words";
 import { type Fault } from "../fault";
@@ -141,7 +142,7 @@ export abstract class Deciding {
     const distilled = isDistilled(plantWords(name)) ? ctx.catalogue.get("essential-oil") : undefined;
     // What a plant's oil is near to is no plant: the drop would be taken for the leaf.
     const near = (): readonly Material[] =>
-      distilled ? [distilled] : [...inside, ...nearNames(name, ctx.catalogue)];
+      distilled ? [distilled] : [...inside, ...nearNames(name, ctx.catalogue)].filter((m) => !isNever(m));
     return {
       is: "unknown",
       name,

@@ -32,6 +32,8 @@ export function closeToHurt(name: string, latin?: string): string | undefined {
   const { near } = kinOf([name], latin?.trim() || undefined);
   return near && `“${name}” is close to “${near.name}”, which ${hazardOf(near.hurts).does}. Is it this?`;
 }
+/** Whether nobody may swallow it: it is never offered for a name that is only like its own. */
+export const isNever = (m: Material): boolean => neverWords(m.row.tags ?? []) !== undefined;
 const hurtOfMaterial = (m: Material): string | undefined => {
   const words = neverWords(m.row.tags ?? []);
   return words && `${capital(m.row.names[0]!)} ${words}.`;
