@@ -7,6 +7,7 @@ import type { Happened } from "../plan/happened";
 import { reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import type { Situation } from "./caution";
+import { CEILINGS } from "./ceilings";
 import { RANK } from "./rank";
 import { cautionsOf, unanswered } from "./rules";
 import { SEASONING_G, gramsADay, isSeasoning } from "./rules/people/doses";
@@ -124,6 +125,59 @@ test("where a plant stops being the seasoning of a meal, g of dried herb a day",
     return `${herb} | ${figure(Number(at(low)[0].toPrecision(3)))}`;
   });
   golden("cautions-seasoning", lines);
+});
+
+/** The least of a figure at which something is so, to three digits; none where it never is. */
+function leastAt(isSo: (x: number) => boolean, most = 5000): number | undefined {
+  let [low, high] = [0.01, most];
+  if (!isSo(high)) return undefined;
+  for (let i = 0; i < 24; i++) {
+    const mid = Math.sqrt(low * high);
+    if (isSo(mid)) high = mid;
+    else low = mid;
+  }
+  return Number(high.toPrecision(3));
+}
+
+test("what is not gone over in a day, of each herb and of the liquid, and for how many days on end", () => {
+  const raised = (s: Situation, more: { dayMl: number; days?: number }, about: "line" | "taken") =>
+    cautionsOf({ ...s, ...more }).filter((c) => c.id === "too-much-a-day" && c.about.what === about);
+  const herbs = Object.keys(CEILINGS).map((herb) => {
+    const s = situation(tincture(herb, 60))!;
+    const perMl = gramsADay(s.program.lines[0]!, { ...s, dayMl: 1 });
+    const from = (severity: string) =>
+      leastAt((ml) =>
+        raised(s, { dayMl: ml }, "line").some(
+          (c) => (severity === "any" || c.severity === severity) && /a day of it/.test(c.says),
+        ),
+      );
+    const grams = (ml: number | undefined): string =>
+      ml === undefined ? "never" : figure(Number((ml * perMl).toPrecision(3)));
+    const some = (from("any") ?? 1) / 2;
+    const isLong = (days: number, dayMl = some): boolean =>
+      raised(s, { dayMl, days }, "line").some((c) => /days on end/.test(c.says));
+    const long = Array.from({ length: 120 }, (_, i) => i + 1).find((d) => isLong(d));
+    const little = long === undefined ? undefined : leastAt((ml) => isLong(long, ml));
+    return `${herb} | caution from ${grams(from("any"))} g, stop from ${grams(from("stop"))} g | too long from ${long ?? "never"} days of ${grams(little)} g`;
+  });
+  const liquids = (
+    [
+      ["alcohol", tincture("thyme", 20)],
+      ["sugar", honeyed("thyme", 20)],
+      ["acid", made("vinegar-plain", [line("thyme", "20 g", { form: "dried" })])],
+    ] as const
+  ).map(([of, plan]) => {
+    const s = situation(plan)!;
+    const told = new RegExp(of);
+    const from = (severity: string) =>
+      leastAt((ml) =>
+        raised(s, { dayMl: ml }, "taken").some(
+          (c) => (severity === "any" || c.severity === severity) && told.test(c.says),
+        ),
+      );
+    return `${of} | caution from ${from("any") ?? "never"} mL, stop from ${from("stop") ?? "never"} mL`;
+  });
+  golden("cautions-ceilings", [...herbs, ...liquids]);
 });
 
 test("ranks, and stops that have no reason yet", () => {
