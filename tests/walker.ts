@@ -140,12 +140,25 @@ async function teachNames(page: Page): Promise<void> {
     Object.assign(window, {
       controlsSeen: () => [...document.querySelectorAll(used)].map(called).filter((n) => n !== undefined),
       controlCalled: (name: string) => [...document.querySelectorAll(used)].find((x) => called(x) === name),
+      controlsOutOfReach: (names: string[], under: boolean) =>
+        names.flatMap((name) => {
+          const x = [...document.querySelectorAll(used)].find((e) => called(e) === name);
+          if (!x) return [`“${name}” was there and is gone`];
+          x.scrollIntoView({ block: "center", behavior: "instant" });
+          const b = x.getBoundingClientRect();
+          const at = document.elementFromPoint(b.x + b.width / 2, b.y + Math.min(b.height / 2, 20));
+          const reached =
+            at !== null &&
+            (x === at || x.contains(at) || ((x as HTMLInputElement).labels?.[0]?.contains(at) ?? false));
+          return under && !reached ? [`“${name}” lies under something`] : [];
+        }),
     });
   }, USED);
 }
 interface Taught {
   readonly controlsSeen: () => string[];
   readonly controlCalled: (name: string) => Element | undefined;
+  readonly controlsOutOfReach: (names: string[], under: boolean) => string[];
 }
 
 /** What the controls a person sees are called. */
@@ -154,6 +167,14 @@ export const controls = (page: Page): Promise<string[]> =>
 export const control = async (page: Page, name: string): Promise<ElementHandle | undefined> =>
   (await page.evaluateHandle((n) => (window as unknown as Taught).controlCalled(n), name)).asElement() as
     ElementHandle | undefined;
+
+/** Which of these no hand could touch where they stand: gone, or for mouse and finger under something else. One look at the page for all of them. */
+export const outOfReach = (page: Page, names: readonly string[], hand: Hand): Promise<string[]> =>
+  page.evaluate(
+    (all, under) => (window as unknown as Taught).controlsOutOfReach(all, under),
+    [...names],
+    hand !== "keyboard",
+  );
 
 /** All that a person could see or hear of the page. */
 export const state = (page: Page): Promise<string> =>
@@ -200,17 +221,6 @@ export class Turns {
     return open;
   }
 }
-
-/** Whether a hand that reaches for its middle touches it, and nothing that lies over it. */
-export const isReached = (e: ElementHandle): Promise<boolean> =>
-  e.evaluate((x) => {
-    const b = x.getBoundingClientRect();
-    const at = document.elementFromPoint(b.x + b.width / 2, b.y + Math.min(b.height / 2, 20));
-    return (
-      at !== null &&
-      (x === at || x.contains(at) || ((x as HTMLInputElement).labels?.[0]?.contains(at) ?? false))
-    );
-  });
 
 /** Uses a control as a hand would, by what it is. */
 export async function use(page: Page, e: ElementHandle, effect: Effect, hand: Hand): Promise<void> {

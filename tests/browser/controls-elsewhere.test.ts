@@ -10,7 +10,7 @@ import {
   control,
   controls,
   effectOf,
-  isReached,
+  outOfReach,
   pageFor,
   state,
   use,
@@ -84,15 +84,9 @@ const isChosen = (e: ElementHandle): Promise<boolean> =>
 const isSingle = (e: ElementHandle): Promise<boolean> =>
   e.evaluate((x) => x instanceof HTMLSelectElement && [...x.options].filter((o) => !o.disabled).length < 2);
 
-/** Reaches for one control, and uses it where it is this hand's turn. @returns what is wrong with it */
-async function tried(
-  page: Page,
-  { name, uses }: { name: string; uses: boolean },
-  hand: Hand,
-  path: string,
-): Promise<string | undefined> {
-  const effect = effectOf(name);
-  if (!effect) return "is not in the table";
+/** Uses one control. @returns what is wrong with it */
+async function tried(page: Page, name: string, hand: Hand, path: string): Promise<string | undefined> {
+  const effect = effectOf(name)!;
   let found = await control(page, name);
   if (!found) {
     // What was begun on it is kept in the browser; it is tried anew without.
@@ -103,9 +97,7 @@ async function tried(
   }
   if (!found) return "was there and is gone";
   await found.scrollIntoView();
-  if (uses) await settled(page);
-  if (hand !== "keyboard" && !(await isReached(found))) return "lies under something";
-  if (!uses) return undefined;
+  await settled(page);
   if (await leadsHere(found)) return undefined;
   if (effect === "writes" || (await isChosen(found)) || (effect === "chooses" && (await isSingle(found))))
     return undefined;
@@ -155,9 +147,15 @@ describe("by mouse, by keyboard and by finger", () => {
       );
     for (const [hand, page] of pages) {
       await page.bringToFront();
-      for (const [sort, name] of sorts.get(hand)!) {
-        const wrong = await tried(page, { name, uses: whose.get(sort)!.includes(hand) }, hand, path());
-        if (wrong) failed.push(`by ${hand} “${name}” ${wrong}`);
+      const here = [...sorts.get(hand)!];
+      const told = (name: string, wrong: string): unknown => failed.push(`by ${hand} “${name}” ${wrong}`);
+      for (const [, name] of here) if (!effectOf(name)) told(name, "is not in the table");
+      const names = here.map(([, name]) => name);
+      failed.push(...(await outOfReach(page, names, hand)).map((wrong) => `by ${hand} ${wrong}`));
+      for (const [sort, name] of here) {
+        if (!effectOf(name) || !whose.get(sort)!.includes(hand)) continue;
+        const wrong = await tried(page, name, hand, path());
+        if (wrong) told(name, wrong);
       }
       expect(page.errors).toEqual([]);
     }

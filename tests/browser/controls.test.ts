@@ -12,7 +12,7 @@ import {
   control,
   controls,
   effectOf,
-  isReached,
+  outOfReach,
   pageFor,
   state,
   use,
@@ -161,11 +161,10 @@ describe("on the Bench", () => {
     const failed: string[] = [];
     let spoilt = false;
     let used = 0;
+    for (const [, name] of sorts) if (!effectOf(name)) failed.push(`“${name}” is not in the table`);
+    failed.push(...(await outOfReach(page, [...sorts.values()], hand)));
     for (const [sort, name] of sorts) {
-      if (!effectOf(name)) {
-        failed.push(`“${name}” is not in the table`);
-        continue;
-      }
+      if (!effectOf(name) || !turns.get(sort)!.includes(hand)) continue;
       if (!spoilt) await settled(page);
       const one = await found(page, name, kept, spoilt);
       spoilt = false;
@@ -174,11 +173,6 @@ describe("on the Bench", () => {
         continue;
       }
       await one.scrollIntoView();
-      if (hand !== "keyboard" && !(await isReached(one))) {
-        failed.push(`“${name}” lies under something`);
-        continue;
-      }
-      if (!turns.get(sort)!.includes(hand)) continue;
       used++;
       const wrong = await tried(page, name, one, hand);
       if (wrong) failed.push(`“${name}” ${wrong}`);
