@@ -127,6 +127,66 @@ test("where a plant stops being the seasoning of a meal, g of dried herb a day",
   golden("cautions-seasoning", lines);
 });
 
+/** One figure of a plan drawn from a little to much, in steps finer than any change that should be noticed. */
+const DRAWN: readonly (readonly [of: string, from: number, to: number, plan: (x: number) => Plan])[] = [
+  ["g of thyme in an oxymel", 2, 400, (x) => made("oxymel-even", [line("thyme", `${x} g`, { form: "dried" })])],
+  ["g of fresh garlic in honey", 5, 500, (x) => made("honey-dried", [line("garlic", `${x} g`, { form: "fresh" })])],
+  ["g of fresh ginger in a cider", 5, 900, (x) => made("cider-after", [line("ginger", `${x} g`, { form: "fresh" })])],
+  ["g of lemon balm in vinegar", 2, 400, (x) => made("vinegar-plain", [line("lemon-balm", `${x} g`, { form: "fresh" })])],
+  ["% water of a honey", 14, 30, (x) => of("honey-dried", [line("thyme", "20 g", { form: "dried" }), line("honey", "400 mL", { water: x })], "4 weeks")],
+  ["% of a vinegar", 1, 20, (x) => of("vinegar-plain", [line("thyme", "20 g", { form: "dried" }), line("cider-vinegar", "400 mL", { strength: `${x} %` })], "4 weeks")],
+  ["% of a spirit", 3, 96, (x) => of("tincture-jarful", [line("thyme", "20 g", { form: "dried" }), line("vodka-40", "400 mL", { strength: `${x} %` })], "4 weeks")],
+  ["days it stands", 1, 400, (x) => of("vinegar-plain", [line("thyme", "20 g", { form: "dried" }), line("cider-vinegar", "400 mL")], `${Math.round(x)} days`)],
+  ["minutes elder simmers", 1, 90, (x) => boiled("elderberry", "1 L", `${Math.round(x)} min`, "400 mL")],
+  ["mL of honey in a syrup", 10, 3000, (x) => boiled("thyme", "1 L", "20 min", `${x} mL`)],
+  ["mL of water over the heat", 60, 3000, (x) => boiled("thyme", `${x} mL`, "20 min", "200 mL")],
+]; // prettier-ignore
+const of = (way: string, what: Parameters<typeof made>[1], time: string): Plan =>
+  made(way, [], {
+    steps: [
+      { do: "add", what: [...what] },
+      { do: "steep", for: time },
+      { do: "strain", how: "wrung" },
+      { do: "bottle" },
+    ],
+  });
+const boiled = (plant: string, water: string, time: string, honey: string): Plan =>
+  made("syrup-fridge", [], {
+    vessel: "p-1500",
+    steps: [
+      { do: "add", what: [line(plant, "40 g", { form: "dried" }), line("water", water)] },
+      { do: "simmer", for: time, lid: "off" },
+      { do: "strain", how: "wrung" },
+      { do: "add", what: [line("honey", honey)] },
+      { do: "bottle" },
+    ],
+  });
+
+test("where each caution comes and goes as one figure of a plan is drawn from a little to much", () => {
+  const lines = DRAWN.flatMap(([name, from, to, plan]) => {
+    let before: readonly string[] | undefined;
+    const moves: string[] = [];
+    for (let x = from; x <= to; x *= 1.03) {
+      const figure = Number(x.toPrecision(3));
+      const s = situation(plan(figure));
+      const now = s
+        ? [...new Set(cautionsOf(s).map((c) => `${c.id} ${c.severity}`))].sort()
+        : ["does not reckon"];
+      const [comes, goes] = [
+        now.filter((c) => !before?.includes(c)),
+        (before ?? []).filter((c) => !now.includes(c)),
+      ];
+      if (comes.length + goes.length > 0)
+        moves.push(
+          `${name} | ${figure} | ${[...comes.map((c) => `+${c}`), ...goes.map((c) => `−${c}`)].join(", ")}`,
+        );
+      before = now;
+    }
+    return moves;
+  });
+  golden("cautions-drawn", lines);
+});
+
 /** The least of a figure at which something is so, to three digits; none where it never is. */
 function leastAt(isSo: (x: number) => boolean, most = 5000): number | undefined {
   let [low, high] = [0.01, most];
