@@ -34,7 +34,10 @@ export const SETTLED_HOURS = 48;
 
 const round = (value: number, error: number): Ends => ({ value, low: value - error, high: value + error });
 
-/** °Bx of a sugar solution by its specific gravity at 20 °C. Source: ASBC cubic, 1.000 to 1.179. */
+/**
+ * °Bx of a sugar solution by its specific gravity at 20 °C. Source: ASBC cubic, 1.000 to 1.179. Beyond that it falls short of sucrose by about 1 °Bx
+ * at 1.30 and 2 at 1.34 (general knowledge, unchecked): it calls a thick syrup thinner than it is, which is the careful side.
+ */
 export const brixOfGravity = (sg: number): number =>
   -616.868 + 1111.14 * sg - 630.272 * sg * sg + 135.997 * sg * sg * sg;
 

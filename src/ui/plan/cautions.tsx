@@ -4,6 +4,7 @@ import type { Caution } from "@/core/cautions/caution";
 import { quiet } from "@/core/cautions/quiet";
 import { counted } from "@/core/words";
 import { useKnows } from "../kit/knows";
+import { Wrong } from "../kit/wrong";
 
 const BAR: Readonly<Record<Caution["severity"], string>> = {
   never: "border-rust",
@@ -107,11 +108,7 @@ export const Notes = memo(function Notes({
               we know these now
             </button>
           </p>
-          {fault && (
-            <p role="alert" className="wrong">
-              {fault.message}
-            </p>
-          )}
+          <Wrong fault={fault} />
         </details>
       )}
     </section>

@@ -1,6 +1,7 @@
 "use client";
 import { counted } from "@/core/words";
 import { useKnows } from "../kit/knows";
+import { Wrong } from "../kit/wrong";
 
 /** Notes the house is not told again, and the way back. */
 export function KnownNotes() {
@@ -15,11 +16,7 @@ export function KnownNotes() {
           tell us again
         </button>
       </p>
-      {fault && (
-        <p role="alert" className="wrong">
-          {fault.message}
-        </p>
-      )}
+      <Wrong fault={fault} />
     </section>
   );
 }
