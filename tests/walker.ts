@@ -33,7 +33,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^Begin this batch$/, "writes"],
   [/ against /, "slides"],
   [/^Good to know of any remedy like it: /, "changes"],
-  [/^we know these now$|^tell us again$/, "writes"],
+  [/^we know how this is done$|^tell us again$/, "writes"],
   [/^it stands in the /, "writes"],
   [/^for$/, "chooses"],
   [/^(?:Ways side by side|Where makers disagree|What if|Make the most of|Gather and buy|Cost)$/, "changes"],

@@ -429,8 +429,10 @@ describe("told what could hurt", () => {
     await clickOn(page, "Good to know of any remedy like it");
     await says(page, "throw it out untasted");
     // Once the house has learned it, it is told no more, until it asks for it.
-    await clickOn(page, "we know these now");
-    await page.waitForFunction(() => !document.body.innerText.includes("Good to know of any remedy like it"));
+    await clickOn(page, "we know how this is done");
+    await page.waitForFunction(() => !document.body.innerText.includes("throw it out untasted"));
+    // What a label warns others of is never so put away.
+    await says(page, "Good to know of any remedy like it: ");
     await press("Bottled");
     await page.waitForFunction(() => location.pathname.endsWith("/label"));
     const label = await page.$eval("svg.label", (e) => e.getAttribute("aria-label")!);

@@ -9,7 +9,7 @@ import { line, made } from "../plan/trial";
 import { reckonProgram } from "../reckoning/reckon";
 import { resolve } from "../reckoning/resolve";
 import type { Caution, Severity } from "./caution";
-import { quiet } from "./quiet";
+import { LEARNABLE, isLearnable, quiet } from "./quiet";
 import { RULES, cautionsAt, cautionsOf } from "./rules";
 
 const COMMON = readFileSync(join(__dirname, "../../../tests/common-herbs.txt"), "utf8").trim().split("\n");
@@ -89,4 +89,27 @@ describe("ordinary plans of common herbs, bought", () => {
     expect(sorted[Math.floor(sorted.length / 2)]).toBeLessThanOrEqual(2);
     expect(sorted.filter((n) => n > 3).length / sorted.length).toBeLessThan(0.02);
   });
+});
+
+test("a house may say that it knows how the work is done, and nothing else", () => {
+  const note: Caution = {
+    ...{ id: "marc", severity: "note", says: "The marc is spent.", todo: "Compost it." },
+    ...{ about: { what: "whole" }, stages: ["make"] },
+  };
+  const c = (more: Partial<Caution>): boolean => isLearnable({ ...note, ...more });
+  expect(c({})).toBe(true);
+  expect(c({ label: "Never for a child under 12 months." })).toBe(false);
+  for (const severity of ["never", "stop", "caution"] as const) expect(c({ severity })).toBe(false);
+  // Every id is a rule's; of nothing that is said of a plant that goes in, on any plant there is, may it be said.
+  const ids = new Set(RULES.map((r) => r.id));
+  expect([...LEARNABLE].filter((id) => !ids.has(id))).toEqual([]);
+  const ofPlants = [...MATERIALS.keys()].flatMap((id) => {
+    const r = resolve(made("oxymel-even", [line(id, "20 g")]));
+    if (!r.ok) return [];
+    const situation = { program: r.value, reckoning: reckonProgram(r.value), meantFor: [], others: [] };
+    return cautionsOf({ ...situation, today: "2026-11-24" })
+      .filter((x) => x.about.what === "line" && isLearnable(x))
+      .map((x) => `${id}: ${x.id}`);
+  });
+  expect(ofPlants).toEqual([]);
 });

@@ -35,6 +35,17 @@ function once(cautions: readonly Caution[]): Caution[] {
   });
 }
 
+/**
+ * Notes of how the work is done, the same for every remedy: what a house may say it knows. A closed list, since what is said of a plant, of people
+ * or of what a label warns of may be folded but is never put away.
+ */
+export const LEARNABLE: ReadonlySet<string> = new Set([
+  ...["clean-jars", "freezer-headspace", "drinks", "marc", "discard-signs", "hot-bottles"],
+  ...["watch-the-pot", "soft-water", "finger-is-no-thermometer"],
+]);
+export const isLearnable = (c: Caution): boolean =>
+  c.severity === "note" && c.label === undefined && LEARNABLE.has(c.id);
+
 /** A never, a stop, a caution and what is about people of this household is always told; the rest of the notes can be opened. */
 export function quiet(cautions: readonly Caution[]): Quiet {
   const all = once(cautions);

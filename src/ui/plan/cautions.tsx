@@ -1,7 +1,7 @@
 "use client";
 import { memo, useId } from "react";
 import type { Caution } from "@/core/cautions/caution";
-import { quiet } from "@/core/cautions/quiet";
+import { isLearnable, quiet } from "@/core/cautions/quiet";
 import { counted } from "@/core/words";
 import { useKnows } from "../kit/knows";
 import { Wrong } from "../kit/wrong";
@@ -86,7 +86,8 @@ export const Notes = memo(function Notes({
 }) {
   const { knows, learn, sending, fault } = useKnows();
   const { told, folded: all } = quiet(cautions);
-  const folded = all.filter((c) => !knows.has(c.id));
+  const folded = all.filter((c) => !(isLearnable(c) && knows.has(c.id)));
+  const learnable = folded.filter(isLearnable).map((c) => c.id);
   if (told.length + folded.length === 0) return null;
   return (
     <section aria-label={head} className="pt-4">
@@ -98,16 +99,16 @@ export const Notes = memo(function Notes({
             Good to know of any remedy like it: {counted(folded.length, "line")}
           </summary>
           <NoteLines cautions={folded} />
-          <p>
+          {learnable.length > 0 && (
             <button
               type="button"
               className="plain min-h-11"
               disabled={sending}
-              onClick={() => void learn(folded.map((c) => c.id))}
+              onClick={() => void learn(learnable)}
             >
-              we know these now
+              we know how this is done
             </button>
-          </p>
+          )}
           <Wrong fault={fault} />
         </details>
       )}
