@@ -114,6 +114,15 @@ describe("how long it lasts", () => {
     expect(s.lateMl).toBeGreaterThan(250);
     expect(s.out!.late! <= addDays(TODAY, 14)).toBe(true);
   });
+  test("what is used so slowly, or by nobody at home, that its end is not in sight is not called late", () => {
+    const drops = [bottle({ filled: addDays(TODAY, -140), bestBy: "2040-01-01", taken: steady(0.05, 100) })];
+    const slow = supplyOf(drops, TODAY)!;
+    expect([slow.lateMl, slow.out]).toEqual([0, undefined]);
+    const away = [{ from: addDays(TODAY, 1), to: addDays(TODAY, 1200) }];
+    const gone = [bottle({ filled: addDays(TODAY, -140), bestBy: "2040-01-01", taken: steady(5, 100) })];
+    expect(supplyOf(gone, TODAY, { away })!.lateMl).toBe(0);
+    expect(supplyOf(gone, TODAY, { away })!.out).toBeUndefined();
+  });
   test("more in the cellar never runs out sooner, and more use never later", () => {
     const out = (left: number, ml: number): number =>
       daysBetween(

@@ -146,7 +146,9 @@ const MISSED = 3.5;
 function lateOf(bottles: readonly SupplyBottle[], today: Day, usedBy: (day: number) => number): number {
   let [before, late] = [0, 0];
   for (const b of [...bottles].sort((a, c) => (a.bestBy < c.bestBy ? -1 : 1))) {
-    const days = Math.min(HORIZON, daysBetween(today, b.bestBy));
+    const days = daysBetween(today, b.bestBy);
+    // Of a day farther off than is looked ahead, nothing can be called late.
+    if (days > HORIZON) break;
     const couldUse = Math.max(0, usedBy(days) - before);
     const used = Math.min(b.leftMl, couldUse);
     late += b.leftMl - used;
