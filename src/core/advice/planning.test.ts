@@ -487,6 +487,8 @@ describe("a scaled spoon or cup is one a kitchen can measure", () => {
     ["½ cup", 0.5, "¼ cup"],
     ["1 tsp", 0.5, "½ tsp"],
     ["1 cup", 1 / 16, "1 tbsp"],
+    ["1 fl oz", 0.25, "1½ tsp"],
+    ["1 pint", 1 / 8, "4 tbsp"],
     ["1 kg", 0.25, "250 g"],
     ["1 L", 0.05, "50 mL"],
   ])("%s times %p is %s", (amount, factor, reads) => expect(scaledTo(amount, factor)).toBe(reads));

@@ -7,6 +7,8 @@ import { isFraction } from "./print";
 const SPOONS: Readonly<Partial<Record<UnitId, readonly [tbsp: UnitId, tsp: UnitId]>>> = {
   "us-cup": ["us-tbsp", "us-tsp"],
   "us-tbsp": ["us-tbsp", "us-tsp"],
+  "us-floz": ["us-tbsp", "us-tsp"],
+  "us-pint": ["us-tbsp", "us-tsp"],
   "metric-cup": ["metric-tbsp", "metric-tsp"],
   "metric-tbsp": ["metric-tbsp", "metric-tsp"],
   "imp-cup": ["metric-tbsp", "metric-tsp"],
@@ -14,9 +16,9 @@ const SPOONS: Readonly<Partial<Record<UnitId, readonly [tbsp: UnitId, tsp: UnitI
 /** So many tablespoons are still counted out; more is poured from a jug. */
 const MOST_TBSP = 7;
 
-/** Cups come in quarters and thirds, tablespoons whole and by the half. */
+/** Cups come in quarters and thirds; tablespoons, ounces and pints whole and by the half. */
 const isInDrawer = (unit: UnitId, n: number): boolean =>
-  unit.endsWith("tbsp") ? Math.abs(2 * n - Math.round(2 * n)) < 0.01 : isFraction(n);
+  /(?:tbsp|floz|pint)$/.test(unit) ? Math.abs(2 * n - Math.round(2 * n)) < 0.01 : isFraction(n);
 
 /** A share of a cup that no measure in the drawer holds, in spoons that hold it exactly; nothing where none do. */
 export function inSpoons({ unit, count }: Term): readonly Term[] | undefined {
