@@ -331,19 +331,49 @@ async function named(page: Page, name: string | RegExp, within = "body"): Promis
   return found.asElement() as ElementHandle<Element>;
 }
 
-/** Presses with the mouse what bears this name, wherever it stands on the page. A page in the background draws no frames. */
-export async function clickOn(page: Page, name: string | RegExp, within?: string): Promise<void> {
+/**
+ * Presses what bears this name as a hand does that looks: it waits for what is busy, and where the thing moved away under it (a list that
+ * shrinks above it) it presses once more where the thing is now. A page in the background draws no frames.
+ */
+async function pressed(page: Page, target: ElementHandle<Element>, press: () => Promise<void>): Promise<void> {
   await page.bringToFront();
+  const busy = async () => target.evaluate((e) => e instanceof HTMLButtonElement && e.disabled);
+  for (let i = 0; i < 50 && (await busy().catch(() => false)); i++) {
+    await new Promise((r) => setTimeout(r, 100));
+  }
+  for (let tries = 0; tries < 5; tries++) {
+    await target.scrollIntoView();
+    const top = await target.evaluate((e) => {
+      delete document.documentElement.dataset["pressed"];
+      const told = (at: Event) => {
+        document.documentElement.dataset["pressed"] = e.contains(at.target as Node) ? "yes" : "no";
+      };
+      document.addEventListener("click", told, { capture: true, once: true });
+      return e.getBoundingClientRect().top;
+    });
+    await press();
+    // Where the press led to another page, or took the thing away, it was met.
+    const missed = await target
+      .evaluate(
+        (e, was) =>
+          e.isConnected &&
+          document.documentElement.dataset["pressed"] === "no" &&
+          Math.abs(e.getBoundingClientRect().top - was) > 2,
+        top,
+      )
+      .catch(() => false);
+    if (!missed) return;
+  }
+}
+/** Presses with the mouse what bears this name, wherever it stands on the page. */
+export async function clickOn(page: Page, name: string | RegExp, within?: string): Promise<void> {
   const target = await named(page, name, within);
-  await target.scrollIntoView();
-  await target.click();
+  await pressed(page, target, () => target.click());
 }
 /** The same with a finger. */
 export async function tapOn(page: Page, name: string | RegExp, within?: string): Promise<void> {
-  await page.bringToFront();
   const target = await named(page, name, within);
-  await target.scrollIntoView();
-  await target.tap();
+  await pressed(page, target, () => target.tap());
 }
 /** Empties a field and types into it. */
 export async function fill(page: Page, selector: string, value: string): Promise<void> {
