@@ -1,6 +1,6 @@
 import type { Plan } from "../src/core/plan/plan";
 import { resolve } from "../src/core/reckoning/resolve";
-import { type EventType, type JournalEvent, VERSIONS } from "../src/core/journal/events";
+import { ENTRIES, type EventType, type JournalEvent } from "../src/core/journal/events";
 import { type Batch, fold } from "../src/core/journal/fold";
 import { freeze } from "../src/core/journal/freeze";
 
@@ -22,7 +22,7 @@ export function journalOf(plan: Plan, ...said: readonly Said[]): JournalEvent[] 
   return all.map(([minute, type, body], i) => {
     const at = new Date(START + minute * 60_000).toISOString();
     return {
-      ...{ type, version: VERSIONS[type], streamId: "s", seq: i + 1, key: `k${i}` },
+      ...{ type, version: ENTRIES[type].version, streamId: "s", seq: i + 1, key: `k${i}` },
       ...{ at, recordedAt: at, day: at.slice(0, 10), body },
     } as JournalEvent;
   });

@@ -1,9 +1,9 @@
 /** Writes demo/lock-cottage.jsonl, the demo household's journal in the open format. Run by hand after the scenario changes: `node --import tsx tools/demo.ts`. */
 import { createHash } from "node:crypto";
 import { writeFileSync } from "node:fs";
-import { BOTTLE_VERSIONS, type BottleEventType, readBottleBody } from "../src/core/cellar/bottle";
+import { BOTTLE_ENTRIES, type BottleEventType, readBottleBody } from "../src/core/cellar/bottle";
 import { addDays, dayAt, instantOf } from "../src/core/day";
-import { type Body, type EventType, type JournalEvent, VERSIONS, readBody } from "../src/core/journal/events";
+import { type Body, type EventType, type JournalEvent, ENTRIES, readBody } from "../src/core/journal/events";
 import { type Batch, fold } from "../src/core/journal/fold";
 import { freeze } from "../src/core/journal/freeze";
 import { reckonBatch } from "../src/core/journal/reckon";
@@ -581,13 +581,13 @@ for (const s of STORIES) {
     const at = instantOf(day, time, ZONE);
     const e = {
       type,
-      version: VERSIONS[type],
+      version: ENTRIES[type].version,
       streamId: stream,
       seq,
       key: uuid(`${s.code} ${seq}`),
       at: new Date(at).toISOString(),
       day: dayAt(at, ZONE),
-      body: readBody(type, VERSIONS[type], body),
+      body: readBody(type, ENTRIES[type].version, body),
     } as JournalEvent;
     events.push(e);
     out.push({
@@ -681,9 +681,9 @@ function bottled(batch: Batch, used: readonly BottleHappening[]): void {
       .sort((a, b) => (a[1] < b[1] ? -1 : 1))
       .forEach(([, day, type, body], i) => {
         const at = new Date(instantOf(day, "08:20", ZONE)).toISOString();
-        const said = readBottleBody(type, BOTTLE_VERSIONS[type], body);
+        const said = readBottleBody(type, BOTTLE_ENTRIES[type].version, body);
         const e = { kind: "bottle", stream: bottle.id, seq: i + 1, key: uuid(`${bottle.id} ${i + 1}`), type };
-        const line = { ...e, version: BOTTLE_VERSIONS[type], at, recordedAt: at, day, body: said };
+        const line = { ...e, version: BOTTLE_ENTRIES[type].version, at, recordedAt: at, day, body: said };
         out.push({ recorded: at, line: JSON.stringify(line) });
       });
   });

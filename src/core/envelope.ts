@@ -22,6 +22,31 @@ export interface Envelope<T extends string, B> {
   readonly body: B;
 }
 
+/** What is known of one type of entry of a journal, beside its body and what it makes of the state. */
+export interface EntryRow {
+  /** Its present version; older ones are brought up on reading. */
+  readonly version: number;
+  /** It is taken whatever the writer had seen; the others need the version the writer saw. */
+  readonly commutes: boolean;
+  /** Whoever decides must have seen it: a thermometer that goes on reading is no other window. */
+  readonly noticed: boolean;
+  /** What may follow hangs on it. */
+  readonly decides: boolean;
+  /** The house writes it along with an entry elsewhere, and no hand writes it or puts it right. */
+  readonly byHouse: boolean;
+  /** The stores and the bottles of ours follow it: what it takes of them is written along with it. */
+  readonly moves: boolean;
+}
+export type EntryRows<T extends string> = Readonly<Record<T, EntryRow>>;
+export const entryRow = (version: number, ...is: readonly Exclude<keyof EntryRow, "version">[]): EntryRow => ({
+  version,
+  commutes: is.includes("commutes"),
+  noticed: is.includes("noticed"),
+  decides: is.includes("decides"),
+  byHouse: is.includes("byHouse"),
+  moves: is.includes("moves"),
+});
+
 /** How a body of one version becomes one of the next. */
 export type Upcasts = Readonly<Record<string, Readonly<Record<number, (body: unknown) => unknown>>>>;
 
@@ -33,7 +58,7 @@ export type Upcasts = Readonly<Record<string, Readonly<Record<number, (body: unk
 export function bodyReader(
   journal: string,
   bodies: Readonly<Record<string, z.ZodType>>,
-  versions: Readonly<Record<string, number>>,
+  rows: EntryRows<string>,
   upcasts: Upcasts = {},
 ): (type: string, version: number, body: unknown) => unknown {
   return (type, version, body) => {
@@ -42,7 +67,7 @@ export function bodyReader(
       throw new UnreadableEvent(
         `${journal} holds an entry of type “${type}”, which this build does not know; start the newer build`,
       );
-    const newest = versions[type]!;
+    const newest = rows[type]!.version;
     if (version > newest)
       throw new UnreadableEvent(
         `${journal} holds “${type}” in version ${version}, newer than this build reads`,

@@ -1,7 +1,7 @@
 import { fault, type Fault, isFault } from "../core/fault";
 import { createHash } from "node:crypto";
 import { dayAt } from "../core/day";
-import { correctionsOf } from "../core/envelope";
+import { type EntryRows, correctionsOf } from "../core/envelope";
 import { now } from "./clock";
 import type { Sql, Tx } from "./db";
 import { household } from "./household";
@@ -44,14 +44,10 @@ export class RefusedAlong extends Error {
 /** What sets one kind of stream apart from another: its types, its fold and its read table. */
 export interface Stream<S extends { readonly seq: number }, E> {
   readonly kind: string;
-  readonly versions: Readonly<Record<string, number>>;
-  /** Types taken whatever the writer had seen, and the one that begins a stream. */
-  readonly commutes: ReadonlySet<string>;
+  /** One row a type. */
+  readonly entries: EntryRows<string>;
+  /** The type that begins a stream. */
   readonly begins: string;
-  /** Types that change nothing another writer decides by: one who has not seen them has seen enough. */
-  readonly unnoticed?: ReadonlySet<string>;
-  /** Types on which what may follow hangs, corrections among them; all, where a stream names none. */
-  readonly decides?: ReadonlySet<string>;
   readonly readBody: (type: string, version: number, body: unknown) => unknown;
   readonly fold: (events: readonly E[]) => S | undefined;
   /** Why an event may not follow, in words that say what would be right. */
@@ -71,6 +67,8 @@ export interface Write {
   readonly seen?: number | undefined;
   /** The maker's time, when it is not now. */
   readonly at?: string | undefined;
+  /** The house writes it because of an entry elsewhere; it counts from then, or from when the stream began where that is later. */
+  readonly along?: boolean;
 }
 
 /** With the keys of every object in one order, so that the same thing sent twice is the same text. */
@@ -135,13 +133,9 @@ const ANOTHER_WINDOW =
   "was changed in another window since you opened this. Look at it again, then repeat this if it is still right.";
 
 /** Whether a writer saw the last entry that it could decide by. */
-function sawEnough(
-  unnoticed: ReadonlySet<string> | undefined,
-  seen: number | undefined,
-  before: readonly Bare[],
-): boolean {
+function sawEnough(entries: EntryRows<string>, seen: number | undefined, before: readonly Bare[]): boolean {
   if (seen === undefined || seen > (before.at(-1)?.seq ?? 0)) return false;
-  return before.every((e) => e.seq <= seen || unnoticed?.has(e.type));
+  return before.every((e) => e.seq <= seen || !entries[e.type]!.noticed);
 }
 
 /** Why a type that does not commute is refused: it began already, or another window came between. */
@@ -151,9 +145,9 @@ function stale<S extends { readonly seq: number }, E>(
   state: S | undefined,
   before: readonly Bare[],
 ): Fault | undefined {
-  if (stream.commutes.has(w.type)) return undefined;
+  if (stream.entries[w.type]!.commutes) return undefined;
   const begins = w.type === stream.begins && w.seen === undefined;
-  if ((begins && !state) || sawEnough(stream.unnoticed, w.seen, before)) return undefined;
+  if ((begins && !state) || sawEnough(stream.entries, w.seen, before)) return undefined;
   // A second beginning is told by what may follow, in its own words.
   const twice = begins ? stream.mayFollow(state, w.type, w.body) : undefined;
   if (twice) return fault("NotNow", twice);
@@ -169,13 +163,14 @@ const GRACE_MS = 5 * 60_000;
  */
 function times(
   before: readonly Bare[],
-  said: string | undefined,
+  { at: said, along }: Pick<Write, "at" | "along">,
 ): { at: string; recordedAt: string } | Fault {
   const last = before.at(-1);
   const clock = now();
   const recordedAt = last && last.recordedAt > clock ? last.recordedAt : clock;
   if (said === undefined) return { at: recordedAt, recordedAt };
   const at = new Date(said).toISOString();
+  if (along) return { at: before[0] && at < before[0].at ? before[0].at : at, recordedAt };
   if (Date.parse(at) > Date.parse(recordedAt) + GRACE_MS)
     return fault("InTheFuture", "That has not happened yet. Give the time it was done.", ["at"]);
   if (before[0] && at < before[0].at)
@@ -204,8 +199,7 @@ function upsets<S extends { readonly seq: number }, E>(
   const undone = new Set(
     [...correctionsOf(all as readonly Bare[])].flatMap(([seq, c]) => (c.body === null ? [seq] : [])),
   );
-  const decides = (e: Bare): boolean => e.type === "corrected" || (stream.decides?.has(e.type) ?? true);
-  const deciding = all.filter((e) => decides(e as Bare)) as readonly (E & Bare)[];
+  const deciding = all.filter((e) => stream.entries[(e as Bare).type]!.decides) as readonly (E & Bare)[];
   // Folded anew only where something stands between that decides: six hundred readings ask the same of one state.
   let [state, counted]: [S | undefined, number] = [undefined, -1];
   for (const later of before as readonly Bare[]) {
@@ -221,6 +215,20 @@ function upsets<S extends { readonly seq: number }, E>(
       );
   }
   return undefined;
+}
+
+/** What the house writes along with an entry elsewhere is written and put right there alone. */
+function byHand<S extends { readonly seq: number }, E>(
+  stream: Stream<S, E>,
+  w: Write,
+  before: readonly Bare[],
+): Fault | undefined {
+  if (w.along) return undefined;
+  const { seq } = (w.type === "corrected" ? (w.body as { seq?: number } | null) : null) ?? {};
+  const type = before.find((e) => e.seq === seq)?.type ?? w.type;
+  return stream.entries[type]?.byHouse
+    ? fault("NotByHand", "This follows from what a batch says. Put that right, and this follows.", ["seq"])
+    : undefined;
 }
 
 /** The answer to a key that was written before: what it wrote, or a refusal where it now says something else. */
@@ -264,17 +272,19 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   });
   const already = await answered(tx, w, sent, state);
   if (already) return already;
+  const notByHand = byHand(stream, w, before as readonly Bare[]);
+  if (notByHand) return refused(422, notByHand);
   const old = stale(stream, w, state, before as readonly Bare[]);
   if (old) return refused(409, old);
   const not = stream.mayFollow(state, w.type, w.body);
   if (not) return refused(409, fault("NotNow", not));
-  const when = times(before as readonly Bare[], w.at);
+  const when = times(before as readonly Bare[], w);
   if (isFault(when)) return refused(422, when);
   const { at, recordedAt } = when;
   const day = dayAt(at, (await household(tx)).zone);
   const completed = complete ? await complete(tx, state, day, before) : w.body;
   if (isFault(completed)) return { ok: false, status: 422, fault: completed };
-  const version = stream.versions[w.type]!;
+  const { version } = stream.entries[w.type]!;
   const body = stream.readBody(w.type, version, completed);
   const seq = ((before as readonly Bare[]).at(-1)?.seq ?? 0) + 1;
   const event = {

@@ -1,7 +1,7 @@
 import { type Fault, fault, faultOfIssue } from "../core/fault";
 import {
   BOTTLE_BODIES,
-  BOTTLE_VERSIONS,
+  BOTTLE_ENTRIES,
   type BottleEvent,
   type BottleEventType,
   type BottleNow,
@@ -10,6 +10,7 @@ import {
   foldBottle,
   readBottleBody,
 } from "../core/cellar/bottle";
+import { canPour } from "../core/cellar/pours";
 import type { Day } from "../core/day";
 import type { Batch } from "../core/journal/fold";
 import { mayFollowBottle } from "../core/cellar/may-befall";
@@ -27,8 +28,7 @@ import { projectBatch } from "./projection";
 /** What every bottle's stream shares; the fold starts from how its batch filled it. */
 const SHARED = {
   kind: "bottle",
-  versions: BOTTLE_VERSIONS,
-  commutes: new Set<string>(["opened", "poured", "coursed", "moved", "inspected"]),
+  entries: BOTTLE_ENTRIES,
   // A bottle begins with its batch's `bottled`; no entry of its own begins it.
   begins: "",
   readBody: readBottleBody,
@@ -58,6 +58,13 @@ export async function bottleOf(
   return { batch, filled, bottle };
 }
 
+/** The batch that a pour goes into, or went into where it is to be taken back: that is said there. */
+function intoABatch(type: BottleEventType, body: unknown, b: BottleNow): string | undefined {
+  const { seq } = body as { seq?: number };
+  const pour = type === "corrected" ? b.diary.find((e) => e.seq === seq)?.body : body;
+  return (pour as { into?: string } | undefined)?.into;
+}
+
 /** Where a bottle and somebody meet; a spoon poured for nobody in particular may be for the sink. */
 function atDoor(
   type: BottleEventType,
@@ -72,9 +79,6 @@ function atDoor(
   return undefined;
 }
 
-/** How much more than is left may be poured before it cannot be: the eye at the bottle. */
-const MEASURED_BADLY = 1.15;
-
 async function completed(
   tx: Tx,
   type: BottleEventType,
@@ -86,7 +90,7 @@ async function completed(
   if (!parsed.success) return faultOfIssue("NotAnEntry", parsed.error.issues[0]!);
   if (type === "poured") {
     const { ml } = parsed.data as { ml: number };
-    if (ml > b.leftMl * MEASURED_BADLY + 5)
+    if (!canPour(ml, b.leftMl))
       return fault(
         "MoreThanIsLeft",
         `About ${Math.round(b.leftMl)} mL is left in it, so ${Math.round(ml)} mL cannot come out.`,
@@ -114,6 +118,13 @@ async function completed(
   }
   if (type === "corrected" && (parsed.data as { body?: unknown }).body !== null)
     return fault("NotAnEntry", "An entry of a bottle is taken back, and said again.", ["seq"]);
+  const into = intoABatch(type, parsed.data, b);
+  if (into)
+    return fault(
+      "NotByHand",
+      `What went into ${into} is said on its page: put its line right there, and the bottle follows.`,
+      ["seq"],
+    );
   return parsed.data;
 }
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Fault, fault } from "../core/fault";
+import { type Fault, fault, isFault } from "../core/fault";
 import { cautionsOf, unanswered } from "../core/cautions/rules";
 import type { Caution } from "../core/cautions/caution";
 import type { Body } from "../core/journal/events";
@@ -14,8 +14,7 @@ import { resolve } from "../core/reckoning/resolve";
 import type { Catalogue } from "../core/material/catalogue";
 import type { Sql, Tx } from "./db";
 import { type Written, append, nextCode } from "./journal";
-import { pourOurs } from "./ours";
-import { draw } from "./drawn";
+import { follow } from "./effects";
 import { stores } from "./stores";
 
 /** What the Bench sends to begin a batch. */
@@ -88,7 +87,7 @@ export async function beginning(
     /** What it was begun with, where the plan is put right. */
     frozen?: Body<"begun">["frozen"];
   },
-): Promise<{ readonly program: Program; readonly body: Omit<Body<"begun">, "code"> } | Fault> {
+): Promise<Omit<Body<"begun">, "code"> | Fault> {
   const { people, catalogue } = await stores(tx);
   const resolved = resolve(plan, { materials: catalogue });
   if (!resolved.ok) return resolved.faults[0]!;
@@ -105,18 +104,14 @@ export async function beginning(
   if (not) return not;
   const why = given(reasons);
   return {
-    program,
-    body: {
-      plan: withOwn(plan, catalogue),
-      frozen: frozen ? refreeze(program, frozen) : freeze(program),
-      ...(Object.keys(why).length > 0 ? { reasons: why } : {}),
-    },
+    plan: withOwn(plan, catalogue),
+    frozen: frozen ? refreeze(program, frozen) : freeze(program),
+    ...(Object.keys(why).length > 0 ? { reasons: why } : {}),
   };
 }
 
 /** Begins a batch: its plan checked and frozen, its code given, and what it takes drawn from the stores. */
 export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
-  let program: Program | undefined;
   return append(
     sql,
     {
@@ -134,16 +129,10 @@ export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
           return fault("NoSuchRecipe", "The book has no such recipe, or no such version of it.", ["recipe"]);
       }
       const made = await beginning(tx, plan, { reasons: r.reasons, day });
-      if ("message" in made) return made;
-      program = made.program;
+      if (isFault(made)) return made;
       const code = await nextCode(tx, KIND[plan.kind].code, Number(day.slice(0, 4)));
-      return { code, ...made.body, ...(r.recipe ? { recipe: r.recipe } : {}) } satisfies Body<"begun">;
+      return { code, ...made, ...(r.recipe ? { recipe: r.recipe } : {}) } satisfies Body<"begun">;
     },
-    async (tx, batch) => {
-      const because = { key: r.key, batch, seq: 1 };
-      // Other batches' locks come before those of the stores.
-      await pourOurs(tx, program!, because);
-      await draw(tx, program!, because);
-    },
+    (tx, batch) => follow(tx, batch, r.key),
   );
 }

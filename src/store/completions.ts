@@ -1,11 +1,13 @@
 import { z } from "zod";
 import { isDay } from "../core/day";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
-import { BODIES, type Body, type EventType } from "../core/journal/events";
+import { BODIES, type Body, type Bottle, type EventType } from "../core/journal/events";
 import { type BatchReckoning, reckonBatch } from "../core/journal/reckon";
+import { numbered } from "../core/journal/numbers";
 import { oddMarc, readMarc } from "../core/journal/marc";
 import { oddBottling, oddFreezing, oddMeasure } from "../core/journal/odd";
 import { bestByOf, issue, lastDayOf, upTo } from "../core/label/label";
+import type { Reckoning } from "../core/reckoning/reckon";
 import { VESSELS } from "../core/vessel/catalogue";
 import type { Tx } from "./db";
 import { type Completion, type Moment, asked, fieldOf, stopped, tried, withReasons } from "./moment";
@@ -53,20 +55,27 @@ const BottledRequest = z.strictObject({
 });
 type Bottling = z.infer<typeof BottledRequest>;
 
+/** More in the bottles than came out of the jar. */
+export function moreThanThereIs(bottles: readonly Bottle[], r: Reckoning): Fault | undefined {
+  const have = r.finished.ml;
+  const poured = bottles.reduce((sum, x) => sum + x.ml, 0);
+  return poured > have.high * 1.05
+    ? fault(
+        "MoreThanThereIs",
+        `The bottles hold ${Math.round(poured)} mL and there is about ${Math.round(have.value)} mL. Take one away, or correct the measure.`,
+        ["bottles"],
+      )
+    : undefined;
+}
+
 /** What does not go into the bottles, or not where they are to stand. */
 function misfilled({ bottles, own }: Bottling, r: BatchReckoning): Fault | undefined {
   if (new Set(bottles.map((x) => x.id)).size < bottles.length)
     return fault("Twice", "One bottle stands in this twice. Reload the page and fill them again.", [
       "bottles",
     ]);
-  const have = r.reckoning.finished.ml;
-  const poured = bottles.reduce((sum, x) => sum + x.ml, 0);
-  if (poured > have.high * 1.05)
-    return fault(
-      "MoreThanThereIs",
-      `The bottles hold ${Math.round(poured)} mL and there is about ${Math.round(have.value)} mL. Take one away, or correct the measure.`,
-      ["bottles"],
-    );
+  const more = moreThanThereIs(bottles, r.reckoning);
+  if (more) return more;
   for (const [i, x] of bottles.entries()) {
     const v = VESSELS.get(x.vessel);
     if (v && x.ml > v.solid.brimMl * 1.02)
@@ -129,7 +138,7 @@ const bottled: Completion<"bottled"> = async (m, body) => {
   return (
     ownDate(m, b.data, verdict) ??
     stopped(m, r.value, "bottle", reasons) ??
-    withReasons({ bottles, verdict, own }, reasons)
+    withReasons({ bottles: numbered(bottles, m.before), verdict, own }, reasons)
   );
 };
 
@@ -159,7 +168,7 @@ export function plain(type: EventType, body: unknown): unknown | Fault {
 export async function completed(
   tx: Tx,
   type: EventType,
-  { batch, day, sure }: Omit<Moment, "reckon" | "ownOf">,
+  { batch, day, sure, before }: Omit<Moment, "reckon" | "ownOf">,
   body: unknown,
 ): Promise<unknown | Fault> {
   const complete = COMPLETIONS[type] as Completion<EventType> | undefined;
@@ -168,7 +177,7 @@ export async function completed(
   const company = { people, today: day };
   return complete(
     {
-      ...{ batch, day, sure },
+      ...{ batch, day, sure, before },
       ownOf: (lines) => {
         const held = new Set(batch.plan.materials?.map((m) => m.id));
         return [...new Set(lines.map((l) => l.material))].flatMap((id) => {

@@ -1,12 +1,11 @@
 import { z } from "zod";
 import { fault } from "../core/fault";
-import { BODIES, DRAWS, type EventType } from "../core/journal/events";
+import { BODIES, ENTRIES, type EventType } from "../core/journal/events";
 import { completed } from "./completions";
 import { correction } from "./corrections";
 import type { Sql } from "./db";
 import { type Written, append } from "./journal";
-import { followActual } from "./follow";
-import { fillEmpties } from "./drawn";
+import { follow } from "./effects";
 
 /** What the batch pages send: one event of a type, under a key. */
 export const EventRequest = z.strictObject({
@@ -27,20 +26,16 @@ export async function write(sql: Sql, id: string, r: EventRequest): Promise<Writ
     return { ok: false, status: 422, fault: fault("NotAnEntry", "The journal has no such entry.") };
   const type = r.type as EventType;
   const sure = r.sure ?? false;
-  const follows = { after: (): Promise<void> => Promise.resolve() };
   return append(
     sql,
     { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at },
     async (tx, batch, day, before) => {
       if (!batch) return fault("NoSuchBatch", "There is no such batch.");
-      if (type !== "corrected") return completed(tx, type, { batch, day, sure }, r.body);
-      return correction(tx, { before, day, sure, key: r.key, sent: r.body }, follows);
+      if (type !== "corrected") return completed(tx, type, { batch, day, sure, before }, r.body);
+      return correction(tx, { before, day, sure, sent: r.body });
     },
     async (tx, batch) => {
-      const cause = { key: r.key, batch, seq: batch.seq };
-      if (type === "bottled") await fillEmpties(tx, cause);
-      if (DRAWS.has(type)) await followActual(tx, batch, cause);
-      await follows.after();
+      if (ENTRIES[type].moves) await follow(tx, batch, r.key);
     },
   );
 }

@@ -1,10 +1,11 @@
-import { COMMUTES, DECIDES, type JournalEvent, UNNOTICED, VERSIONS, readBody } from "../core/journal/events";
+import { ENTRIES, type JournalEvent, readBody } from "../core/journal/events";
 import { mayFollow } from "../core/journal/may-follow";
 import { type Batch, fold } from "../core/journal/fold";
 import type { EventType } from "../core/journal/events";
 import type { Fault } from "../core/fault";
 import {
   type Refused,
+  RefusedAlong,
   type Stream,
   type Write,
   type Written as Done,
@@ -18,11 +19,8 @@ import { projectBatch } from "./projection";
 
 export const BATCHES: Stream<Batch, JournalEvent> = {
   kind: "batch",
-  versions: VERSIONS,
-  commutes: COMMUTES,
+  entries: ENTRIES,
   begins: "begun",
-  unnoticed: UNNOTICED,
-  decides: DECIDES,
   readBody,
   fold,
   mayFollow: (batch, type) => mayFollow(batch, type as EventType),
@@ -61,9 +59,13 @@ export async function append(
   ) => Promise<unknown | Fault>,
   also?: (tx: Tx, batch: Batch) => Promise<void>,
 ): Promise<Written> {
-  return (await sql.begin(async (tx): Promise<Written> => {
+  const done = sql.begin(async (tx): Promise<Written> => {
     const written = await appendWithin(tx, BATCHES, w, complete);
     if (written.ok && !written.already) await also?.(tx, written.state);
     return written;
-  })) as Written;
+  }) as Promise<Written>;
+  return done.catch((e: unknown): Written => {
+    if (!(e instanceof RefusedAlong)) throw e;
+    return { ok: false, status: 409, fault: e.fault };
+  });
 }

@@ -2,7 +2,7 @@ import type { Stage } from "../core/cautions/caution";
 import { cautionsAt } from "../core/cautions/rules";
 import { type Fault, type Result, fault } from "../core/fault";
 import type { Making } from "../core/journal/as-done";
-import type { Body, EventType } from "../core/journal/events";
+import type { Body, EventType, JournalEvent } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import type { Line } from "../core/plan/plan";
 import type { BatchReckoning } from "../core/journal/reckon";
@@ -12,6 +12,8 @@ import { forbidden, given } from "./commands";
 export interface Moment {
   readonly batch: Batch;
   readonly day: string;
+  /** Its entries so far. */
+  readonly before: readonly JournalEvent[];
   /** An unlikely value was asked about already. */
   readonly sure: boolean;
   /** The household's own plants among these lines that the batch does not have yet. */

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
 import {
   RECIPE_BODIES,
-  RECIPE_VERSIONS,
+  RECIPE_ENTRIES,
   type RecipeEvent,
   type RecipeEventType,
   readRecipeBody,
@@ -39,10 +39,8 @@ async function project(tx: Tx, r: Recipe): Promise<void> {
 
 export const RECIPES: Stream<Recipe, RecipeEvent> = {
   kind: "recipe",
-  versions: RECIPE_VERSIONS,
-  commutes: new Set(["noted", "renamed"]),
+  entries: RECIPE_ENTRIES,
   begins: "written",
-  unnoticed: new Set(["noted"]),
   readBody: readRecipeBody,
   fold: foldRecipe,
   mayFollow: (r, type) => mayFollowRecipe(r, type as RecipeEventType),

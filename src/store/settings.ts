@@ -1,6 +1,6 @@
 import { z } from "zod";
 import {
-  HOUSEHOLD_VERSIONS,
+  HOUSEHOLD_ENTRIES,
   type HouseholdEvent,
   Settings,
   type Settled,
@@ -13,9 +13,7 @@ import { household, settle } from "./household";
 
 export const SETTINGS: Stream<Settled, HouseholdEvent> = {
   kind: "household",
-  versions: HOUSEHOLD_VERSIONS,
-  // The last word counts; two windows that settle at once both stand in the journal.
-  commutes: new Set(["settled"]),
+  entries: HOUSEHOLD_ENTRIES,
   begins: "settled",
   readBody: readHouseholdBody,
   fold: foldHousehold,

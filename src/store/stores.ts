@@ -2,7 +2,7 @@ import { z } from "zod";
 import { dayAt } from "../core/day";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
 import {
-  STORE_VERSIONS,
+  STORE_ENTRIES,
   type StoreEvent,
   type Stored,
   foldStored,
@@ -29,8 +29,7 @@ const itemOf = (body: unknown): StoreItem | undefined => (body as { item?: Store
 
 export const STORED: Stream<Stored, StoreEvent> = {
   kind: "store",
-  versions: STORE_VERSIONS,
-  commutes: new Set(["drawn", "returned", "filled", "emptied"]),
+  entries: STORE_ENTRIES,
   begins: "kept",
   readBody: readStoreBody,
   fold: foldStored,
@@ -65,6 +64,13 @@ export async function storedItems(sql: Sql | Tx): Promise<Stored[]> {
   ).map(stored);
   return [...kept, ...(await learnedItems(sql, kept))];
 }
+
+/** What stands in the stores, and these things of it, put away or not. */
+export const itemsWith = async (tx: Tx, ids: readonly string[]): Promise<Stored[]> =>
+  (
+    await tx<ItemRow[]>`
+      select id, item, left_g, bought_g, gone, seq from store_item where not gone or id = any(${ids}::uuid[]) order by what, id`
+  ).map(stored);
 
 /** What the household's cloths taught, as things of the stores that nobody keeps; from the day it wants them learned from. */
 async function learnedItems(sql: Sql | Tx, kept: readonly Stored[]): Promise<Stored[]> {

@@ -219,17 +219,18 @@ describe("a bottle", () => {
     expect((await bottleOf(other.sql, bottles[0]!))!.bottle.leftMl).toBe(320);
     await other.drop();
   });
-  test("where its batch is bottled otherwise, it goes with the entry that filled it", async () => {
+  test("where its batch is bottled otherwise, it goes with the entry that filled it, once nothing hangs on it", async () => {
     const { id, bottles } = await bottled();
     await put(bottles[0]!, "opened", {});
-    const seen = (await batchOf(home.sql, id))!.seq;
-    const w = await write(home.sql, id, {
-      key: randomUUID(),
-      type: "corrected",
-      seen,
-      body: { seq: 3, body: null },
-    });
-    expect(w.ok).toBe(true);
+    const unbottled = async () => {
+      const seen = (await batchOf(home.sql, id))!.seq;
+      const body = { seq: 3, body: null };
+      return write(home.sql, id, { key: randomUUID(), type: "corrected", seen, body });
+    };
+    const told = expect.stringMatching(/·1 was opened on 2026-11-24\. Take that back in the Cellar first/);
+    expect(await unbottled()).toMatchObject({ ok: false, fault: { name: "LeftHanging", message: told } });
+    await put(bottles[0]!, "corrected", { seq: 1, body: null });
+    expect((await unbottled()).ok).toBe(true);
     expect(await bottleOf(home.sql, bottles[0]!)).toBeUndefined();
     expect(await tableDifferences(home.sql)).toEqual([]);
   });

@@ -1,7 +1,6 @@
 import { NextResponse } from "next/server";
 import type { z } from "zod";
 import { type Fault, fault, faultOfIssue } from "@/core/fault";
-import { RefusedAlong } from "@/store/append";
 import { faultOfDatabase, within } from "@/store/away";
 import type { Written } from "@/store/journal";
 
@@ -102,7 +101,6 @@ export async function guarded(work: () => Promise<NextResponse>): Promise<NextRe
   try {
     return await within(PATIENCE, work());
   } catch (e) {
-    if (e instanceof RefusedAlong) return NextResponse.json({ fault: e.fault }, { status: 409 });
     const f = faultOfDatabase(e);
     if (f) return NextResponse.json({ fault: f.fault }, { status: f.status });
     console.error(e);

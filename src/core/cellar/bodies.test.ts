@@ -1,5 +1,5 @@
 import { describe, expect, test } from "@jest/globals";
-import { BOTTLE_BODIES, BOTTLE_VERSIONS, type BottleEventType, readBottleBody } from "./bottle";
+import { BOTTLE_BODIES, BOTTLE_ENTRIES, type BottleEventType, readBottleBody } from "./bottle";
 
 const COURSE = { ml: 5, said: "1 tsp", times: 3, days: 10, rest: 4, from: "2026-11-20" };
 const letters = (n: number): string => "x".repeat(n);
@@ -59,8 +59,8 @@ describe("what a bottle's journal takes", () => {
     // Journals of today have these numbers on them: they are read for ever.
     for (const t of types) {
       expect(readBottleBody(t, 1, body[t])).toEqual(body[t]);
-      expect([t, BOTTLE_VERSIONS[t]]).toEqual([t, 1]);
-      expect(() => readBottleBody(t, BOTTLE_VERSIONS[t] + 1, body[t])).toThrow();
+      expect([t, BOTTLE_ENTRIES[t].version]).toEqual([t, 1]);
+      expect(() => readBottleBody(t, BOTTLE_ENTRIES[t].version + 1, body[t])).toThrow();
     }
   });
 });

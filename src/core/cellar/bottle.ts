@@ -1,7 +1,15 @@
 import { noOther } from "../fault";
 import { z } from "zod";
 import { type Day, realDay } from "../day";
-import { type Correction, type Envelope, asHappened, bodyReader, correctionsOf } from "../envelope";
+import {
+  type Correction,
+  type EntryRows,
+  type Envelope,
+  asHappened,
+  bodyReader,
+  correctionsOf,
+  entryRow,
+} from "../envelope";
 import { PLACE_CLASSES, type PlaceClass } from "../journal/events";
 import type { Batch } from "../journal/fold";
 import type { Course } from "./course";
@@ -85,21 +93,21 @@ export const BOTTLE_BODIES = {
 } as const;
 export type BottleEventType = keyof typeof BOTTLE_BODIES;
 export type BottleBody<T extends BottleEventType> = z.infer<(typeof BOTTLE_BODIES)[T]>;
-export const BOTTLE_VERSIONS: Readonly<Record<BottleEventType, number>> = {
-  opened: 1,
-  poured: 1,
-  coursed: 1,
-  moved: 1,
-  inspected: 1,
-  given: 1,
-  emptied: 1,
-  discarded: 1,
-  corrected: 1,
+export const BOTTLE_ENTRIES: EntryRows<BottleEventType> = {
+  opened: entryRow(1, "commutes", "noticed", "decides"),
+  poured: entryRow(1, "commutes", "noticed", "decides"),
+  coursed: entryRow(1, "commutes", "noticed", "decides"),
+  moved: entryRow(1, "commutes", "noticed", "decides"),
+  inspected: entryRow(1, "commutes", "noticed", "decides"),
+  given: entryRow(1, "noticed", "decides"),
+  emptied: entryRow(1, "noticed", "decides"),
+  discarded: entryRow(1, "noticed", "decides"),
+  corrected: entryRow(1, "noticed", "decides"),
 };
 export type BottleEvent = { [T in BottleEventType]: Envelope<T, BottleBody<T>> }[BottleEventType];
 
 /** Parses a stored body. Throws `UnreadableEvent`. */
-export const readBottleBody = bodyReader("a bottle’s journal", BOTTLE_BODIES, BOTTLE_VERSIONS);
+export const readBottleBody = bodyReader("a bottle’s journal", BOTTLE_BODIES, BOTTLE_ENTRIES);
 
 /** A bottle as its batch filled it. */
 export interface Filled {
@@ -118,7 +126,7 @@ export interface Filled {
 export const filledOf = (b: Batch): Filled[] =>
   b.bottles.map((x, i) => ({
     id: x.id,
-    number: i + 1,
+    number: x.number ?? i + 1,
     ml: x.ml,
     place: x.place,
     at: x.at,
@@ -228,7 +236,7 @@ class Folding {
 function corrected(e: BottleEvent, c: Correction | undefined): BottleEvent | undefined {
   if (!c) return e;
   if (c.body === null) return undefined;
-  return { ...e, body: readBottleBody(e.type, BOTTLE_VERSIONS[e.type], c.body) } as BottleEvent;
+  return { ...e, body: readBottleBody(e.type, BOTTLE_ENTRIES[e.type].version, c.body) } as BottleEvent;
 }
 
 /** State = fold(what it was filled with, events). What happened goes by the maker's time. */

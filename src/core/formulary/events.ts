@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Envelope, bodyReader } from "../envelope";
+import { type EntryRows, type Envelope, bodyReader, entryRow } from "../envelope";
 import { Plan } from "../plan/plan";
 
 const why = z.string().max(300, "Keep it under 300 letters.").optional();
@@ -43,15 +43,15 @@ export const RECIPE_BODIES = {
 
 export type RecipeEventType = keyof typeof RECIPE_BODIES;
 export type RecipeBody<T extends RecipeEventType> = z.infer<(typeof RECIPE_BODIES)[T]>;
-export const RECIPE_VERSIONS: Readonly<Record<RecipeEventType, number>> = {
-  written: 1,
-  changed: 1,
-  renamed: 1,
-  noted: 1,
-  "put-away": 1,
-  corrected: 1,
+export const RECIPE_ENTRIES: EntryRows<RecipeEventType> = {
+  written: entryRow(1, "noticed", "decides"),
+  changed: entryRow(1, "noticed", "decides"),
+  renamed: entryRow(1, "commutes", "noticed", "decides"),
+  noted: entryRow(1, "commutes", "decides"),
+  "put-away": entryRow(1, "noticed", "decides"),
+  corrected: entryRow(1, "noticed", "decides"),
 };
 export type RecipeEvent = { [T in RecipeEventType]: Envelope<T, RecipeBody<T>> }[RecipeEventType];
 
 /** Parses a stored body of a type and version. Throws `UnreadableEvent`. */
-export const readRecipeBody = bodyReader("the formulary", RECIPE_BODIES, RECIPE_VERSIONS);
+export const readRecipeBody = bodyReader("the formulary", RECIPE_BODIES, RECIPE_ENTRIES);

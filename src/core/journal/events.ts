@@ -2,7 +2,7 @@ import { z } from "zod";
 import { TOUCHES } from "../care/care";
 import { realDay } from "../day";
 import { STANDS } from "../kitchen/cooling";
-import { type Envelope, bodyReader } from "../envelope";
+import { type EntryRows, type Envelope, bodyReader, entryRow } from "../envelope";
 import { PLANT_CLASSES } from "../material/classes";
 import { PlantRow } from "../material/rows";
 import { Line, Plan, WRINGING } from "../plan/plan";
@@ -80,6 +80,8 @@ export const Bottle = z.strictObject({
   place: z.enum(PLACE_CLASSES),
   /** Which of the household's own places, by its id. */
   at: id.optional(),
+  /** Its number within the batch, given once and never to another. Before numbers were written they went by the order of the bottling. */
+  number: z.number().int().min(1).optional(),
 });
 export type Bottle = z.infer<typeof Bottle>;
 
@@ -217,64 +219,34 @@ export type EventType = keyof typeof BODIES;
 export type Body<T extends EventType> = z.infer<(typeof BODIES)[T]>;
 export const EVENT_TYPES = Object.keys(BODIES) as EventType[];
 
-/** What is known of a type of entry, beside its body and what it makes of the batch. */
-export interface EntryRow {
-  /** Its present version; what changed is in `old-events`. */
-  readonly version: number;
-  /** It is taken whatever the writer had seen; the others need the version the writer saw. */
-  readonly commutes: boolean;
-  /** Who strains, finishes or bottles must have seen it: a thermometer that goes on reading is no other window. */
-  readonly noticed: boolean;
-  /** What may follow hangs on it: `mayFollow` asks of the batch nothing that another type says. */
-  readonly decides: boolean;
-  /** It takes from the stores, or gives back. */
-  readonly draws: boolean;
-}
-const row = (version: number, ...is: readonly Exclude<keyof EntryRow, "version">[]): EntryRow => ({
-  version,
-  commutes: is.includes("commutes"),
-  noticed: is.includes("noticed"),
-  decides: is.includes("decides"),
-  draws: is.includes("draws"),
-});
-
-/** One row a type of entry. */
-export const ENTRIES: Readonly<Record<EventType, EntryRow>> = {
-  begun: row(3, "noticed", "decides"),
-  added: row(1, "commutes", "noticed", "draws"),
-  "left-out": row(1, "commutes", "noticed", "draws"),
-  swapped: row(1, "commutes", "noticed", "draws"),
-  extra: row(1, "commutes", "noticed", "draws"),
-  touched: row(1, "commutes", "noticed"),
-  "topped-up": row(2, "commutes", "noticed"),
-  read: row(2, "commutes"),
-  stepped: row(1, "commutes", "noticed"),
-  timed: row(1, "commutes"),
-  stood: row(1, "commutes", "noticed"),
-  probed: row(1, "commutes"),
-  tasted: row(1, "commutes"),
-  rewindowed: row(1, "noticed"),
-  pictured: row(1, "commutes"),
-  noted: row(1, "commutes"),
-  strained: row(2, "noticed", "decides"),
-  finished: row(3, "noticed"),
-  bottled: row(3, "noticed", "decides"),
-  corrected: row(2, "noticed", "decides"),
-  discarded: row(1, "noticed", "decides"),
+/** One row a type of entry. `mayFollow` asks of the batch nothing that a type says which does not decide. */
+export const ENTRIES: EntryRows<EventType> = {
+  begun: entryRow(3, "noticed", "decides", "moves"),
+  added: entryRow(1, "commutes", "noticed", "moves"),
+  "left-out": entryRow(1, "commutes", "noticed", "moves"),
+  swapped: entryRow(1, "commutes", "noticed", "moves"),
+  extra: entryRow(1, "commutes", "noticed", "moves"),
+  touched: entryRow(1, "commutes", "noticed"),
+  "topped-up": entryRow(2, "commutes", "noticed", "moves"),
+  read: entryRow(2, "commutes"),
+  stepped: entryRow(1, "commutes", "noticed"),
+  timed: entryRow(1, "commutes"),
+  stood: entryRow(1, "commutes", "noticed"),
+  probed: entryRow(1, "commutes"),
+  tasted: entryRow(1, "commutes"),
+  rewindowed: entryRow(1, "noticed"),
+  pictured: entryRow(1, "commutes"),
+  noted: entryRow(1, "commutes"),
+  strained: entryRow(2, "noticed", "decides"),
+  finished: entryRow(3, "noticed", "moves"),
+  bottled: entryRow(3, "noticed", "decides", "moves"),
+  corrected: entryRow(2, "noticed", "decides", "moves"),
+  discarded: entryRow(1, "noticed", "decides"),
 };
-const typesThat = (is: (r: EntryRow) => boolean): ReadonlySet<EventType> =>
-  new Set(EVENT_TYPES.filter((t) => is(ENTRIES[t])));
-export const VERSIONS = Object.fromEntries(EVENT_TYPES.map((t) => [t, ENTRIES[t].version])) as Readonly<
-  Record<EventType, number>
->;
-export const COMMUTES = typesThat((r) => r.commutes);
-export const UNNOTICED = typesThat((r) => !r.noticed);
-export const DECIDES = typesThat((r) => r.decides);
-export const DRAWS = typesThat((r) => r.draws);
 
 export type JournalEvent = { [T in EventType]: Envelope<T, Body<T>> }[EventType];
 
-const readStored = bodyReader("the journal", BODIES, VERSIONS, UPCASTS);
+const readStored = bodyReader("the journal", BODIES, ENTRIES, UPCASTS);
 
 /** Parses a stored body of a type and version. Throws `UnreadableEvent`. */
 export const readBody = <T extends EventType>(type: string, version: number, body: unknown): Body<T> =>

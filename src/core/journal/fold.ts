@@ -14,7 +14,7 @@ import {
   type EventType,
   type IssuedVerdict,
   type JournalEvent,
-  VERSIONS,
+  ENTRIES,
   readBody,
 } from "./events";
 
@@ -214,7 +214,7 @@ function corrected(
   if (!c) return e;
   if (c.body === null) return undefined;
   try {
-    return { ...e, body: readBody(e.type, VERSIONS[e.type], c.body) } as JournalEvent;
+    return { ...e, body: readBody(e.type, ENTRIES[e.type].version, c.body) } as JournalEvent;
   } catch (x) {
     if (!(x instanceof UnreadableEvent)) throw x;
     unreadable.set(e.seq, x.message);

@@ -1,5 +1,5 @@
 import { line, made, trial, withSteps } from "../plan/trial";
-import { type JournalEvent, VERSIONS } from "./events";
+import { ENTRIES, type JournalEvent } from "./events";
 import { type Batch, fold } from "./fold";
 import { coolingOf, temperaturesOf } from "./forecast";
 import { reckonBatch } from "./reckon";
@@ -43,7 +43,7 @@ test("undo is the last tick that stands, and takes back what it wrote", () => {
   const undo = { seq: 3, body: null };
   const after = [
     ...events,
-    { ...events[2]!, type: "corrected", seq: 4, version: VERSIONS.corrected, body: undo } as JournalEvent,
+    { ...events[2]!, type: "corrected", seq: 4, version: ENTRIES.corrected.version, body: undo } as JournalEvent,
   ];
   const w = walked(fold(after)!, 3);
   expect(w.now).toMatchObject({ sort: "add", lines: [lines[0]] });

@@ -1,5 +1,13 @@
 import { z } from "zod";
-import { type Correction, type Envelope, asWritten, bodyReader, correctionsOf } from "../envelope";
+import {
+  type Correction,
+  type EntryRows,
+  type Envelope,
+  asWritten,
+  bodyReader,
+  correctionsOf,
+  entryRow,
+} from "../envelope";
 import { StoreItem, soundItem } from "./item";
 
 /** The entry of another stream that something was written because of, so that it can be undone with it. */
@@ -33,15 +41,14 @@ export const STORE_BODIES = {
 } as const;
 export type StoreEventType = keyof typeof STORE_BODIES;
 export type StoreBody<T extends StoreEventType> = z.infer<(typeof STORE_BODIES)[T]>;
-export const STORE_EVENT_TYPES = Object.keys(STORE_BODIES) as StoreEventType[];
-export const STORE_VERSIONS: Readonly<Record<StoreEventType, number>> = {
-  kept: 2,
-  drawn: 2,
-  returned: 1,
-  filled: 1,
-  emptied: 1,
-  gone: 1,
-  corrected: 1,
+export const STORE_ENTRIES: EntryRows<StoreEventType> = {
+  kept: entryRow(2, "noticed", "decides"),
+  drawn: entryRow(2, "commutes", "noticed", "byHouse"),
+  returned: entryRow(1, "commutes", "noticed", "byHouse"),
+  filled: entryRow(1, "commutes", "noticed", "byHouse"),
+  emptied: entryRow(1, "commutes", "noticed", "byHouse"),
+  gone: entryRow(1, "noticed", "decides"),
+  corrected: entryRow(1, "noticed", "decides"),
 };
 
 export type StoreEvent = { [T in StoreEventType]: Envelope<T, StoreBody<T>> }[StoreEventType];
@@ -50,7 +57,7 @@ export type StoreEvent = { [T in StoreEventType]: Envelope<T, StoreBody<T>> }[St
  * Parses a stored body of a type and version. Throws `UnreadableEvent`. Version 1 of `drawn` had no cause; version 1 of `kept` took days the
  * calendar does not have.
  */
-export const readStoreBody = bodyReader("the stores’ journal", STORE_BODIES, STORE_VERSIONS, {
+export const readStoreBody = bodyReader("the stores’ journal", STORE_BODIES, STORE_ENTRIES, {
   kept: { 1: (body) => ({ item: soundItem((body as { item?: unknown }).item) }) },
 });
 
@@ -70,7 +77,7 @@ function corrected(e: StoreEvent, c: Correction | undefined): StoreEvent | undef
   if (!c) return e;
   return c.body === null
     ? undefined
-    : ({ ...e, body: readStoreBody(e.type, STORE_VERSIONS[e.type], c.body) } as StoreEvent);
+    : ({ ...e, body: readStoreBody(e.type, STORE_ENTRIES[e.type].version, c.body) } as StoreEvent);
 }
 
 /** g a lot's price was paid for; nothing where it was only weighed or renamed at the price it had. */
@@ -92,6 +99,7 @@ export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
   let boughtG = 0;
   let gone = false;
   let seq = 0;
+  let weighedAt = "";
   for (const raw of asWritten(events)) {
     seq = raw.seq;
     const e = corrected(raw, corrections.get(raw.seq));
@@ -100,13 +108,15 @@ export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
         boughtG = boughtFor(item, e.body.item) ?? boughtG;
         item = e.body.item;
         leftG = item.what === "lot" ? item.grams : 0;
+        weighedAt = e.at;
         gone = false;
         break;
       case "drawn":
-        leftG = Math.max(0, leftG - e.body.grams);
+        // What happened before it was last weighed is in that weight already.
+        if (e.at >= weighedAt) leftG -= e.body.grams;
         break;
       case "returned":
-        leftG += e.body.grams;
+        if (e.at >= weighedAt) leftG += e.body.grams;
         break;
       case "filled":
         item = counted(item, -e.body.count);
@@ -122,7 +132,7 @@ export function foldStored(events: readonly StoreEvent[]): Stored | undefined {
         break;
     }
   }
-  return item ? { id: events[0]!.streamId, item, leftG, boughtG, gone, seq } : undefined;
+  return item ? { id: events[0]!.streamId, item, leftG: Math.max(0, leftG), boughtG, gone, seq } : undefined;
 }
 
 /** Whether an event may follow; the message says what would be right. */

@@ -1,6 +1,14 @@
 import { z } from "zod";
 import { Away, WEEKDAYS, type Weekday } from "../care/weeks";
-import { type Correction, type Envelope, asWritten, bodyReader, correctionsOf } from "../envelope";
+import {
+  type Correction,
+  type EntryRows,
+  type Envelope,
+  asWritten,
+  bodyReader,
+  correctionsOf,
+  entryRow,
+} from "../envelope";
 import type { UnitSystem } from "../quantity/units";
 
 /** Where bottles may stand in this household, under its own names. */
@@ -92,12 +100,16 @@ const BODIES = {
     why: z.string().max(300).optional(),
   }),
 } as const;
-export const HOUSEHOLD_VERSIONS: Readonly<Record<string, number>> = { settled: 4, corrected: 1 };
+/** The last word counts; two windows that settle at once both stand in the journal. */
+export const HOUSEHOLD_ENTRIES: EntryRows<keyof typeof BODIES> = {
+  settled: entryRow(4, "commutes", "noticed", "decides"),
+  corrected: entryRow(1, "noticed", "decides"),
+};
 export type HouseholdEvent =
   Envelope<"settled", Settings> | Envelope<"corrected", z.infer<typeof BODIES.corrected>>;
 
 /** Parses a stored body. Throws `UnreadableEvent`. */
-export const readHouseholdBody = bodyReader("the household’s journal", BODIES, HOUSEHOLD_VERSIONS, {
+export const readHouseholdBody = bodyReader("the household’s journal", BODIES, HOUSEHOLD_ENTRIES, {
   settled: { 1: settled1, 2: settled2, 3: settled3 },
 });
 
@@ -107,7 +119,7 @@ export interface Settled extends Settings {
 
 function settledBy(e: HouseholdEvent, c: Correction | undefined): Settings | undefined {
   if (e.type !== "settled" || c?.body === null) return undefined;
-  return c ? (readHouseholdBody("settled", HOUSEHOLD_VERSIONS["settled"]!, c.body) as Settings) : e.body;
+  return c ? (readHouseholdBody("settled", HOUSEHOLD_ENTRIES.settled.version, c.body) as Settings) : e.body;
 }
 
 /** The newest settings, by order of writing; `undefined` while nothing was ever changed. */
