@@ -68,11 +68,12 @@ describe("the journal of a thing", () => {
     expect(storesOf([foldStored(all)!])).toEqual(EMPTY_STORES);
     expect(foldStored([])).toBeUndefined();
   });
-  test("what is so goes by order of writing, whatever the clock showed", () => {
+  test("what is so goes by order of writing; what was taken before it was last weighed is in that weight already", () => {
     n = 0;
     const counted = event("kept", { item: jarOf(50) }, "2026-03-01T10:00:00Z");
-    const slow = event("drawn", { grams: 10, by: "OX-26-01" }, "2026-02-01T10:00:00Z");
-    expect(foldStored([slow, counted])!.leftG).toBe(40);
+    const before = event("drawn", { grams: 10, by: "OX-26-01" }, "2026-02-01T10:00:00Z");
+    const after = event("drawn", { grams: 15, by: "OX-26-02" }, "2026-03-02T10:00:00Z");
+    expect(foldStored([after, before, counted])!.leftG).toBe(35);
   });
   test("what may follow what", () => {
     n = 0;
