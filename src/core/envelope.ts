@@ -1,4 +1,5 @@
-import type { z } from "zod";
+import { z } from "zod";
+import { realDay } from "./day";
 
 /** A journal entry that cannot be read: a type from a newer build, or a body that is not what its type says. */
 export class UnreadableEvent extends Error {
@@ -38,7 +39,10 @@ export interface EntryRow {
   readonly moves: boolean;
 }
 export type EntryRows<T extends string> = Readonly<Record<T, EntryRow>>;
-export const entryRow = (version: number, ...is: readonly Exclude<keyof EntryRow, "version">[]): EntryRow => ({
+export const entryRow = (
+  version: number,
+  ...is: readonly Exclude<keyof EntryRow, "version">[]
+): EntryRow => ({
   version,
   commutes: is.includes("commutes"),
   noticed: is.includes("noticed"),
@@ -108,6 +112,37 @@ export interface Correction {
   readonly why: string | undefined;
   /** The correction's own place in the stream. */
   readonly by: number;
+  /** When it really happened, where that was wrong too. */
+  readonly on: { readonly at: string; readonly day: string } | undefined;
+}
+
+/** The body of a correction: which entry, what it should have said, and when it really happened where that is said. */
+export const correctedBody = {
+  seq: z.number().int().min(1),
+  body: z.unknown(),
+  why: z.string().max(300).optional(),
+  at: z.iso.datetime({ offset: true }).optional(),
+  day: realDay("Write a day the calendar has, like 2027-01-31.").optional(),
+} as const;
+
+/** Entries at the times they really happened: of one whose day was put right, the last that was said. */
+export function asTimed<E extends Envelope<string, unknown>>(
+  events: readonly E[],
+  corrections: ReadonlyMap<number, Correction>,
+): readonly E[] {
+  if (corrections.size === 0) return events;
+  return events.map((e) => {
+    const on = corrections.get(e.seq)?.on;
+    return on ? { ...e, ...on } : e;
+  });
+}
+
+interface CorrectedBody {
+  readonly seq: number;
+  readonly body: unknown;
+  readonly why?: string;
+  readonly at?: string;
+  readonly day?: string;
 }
 
 /** The last correction of each entry, by order of writing. */
@@ -117,8 +152,10 @@ export function correctionsOf(
   const out = new Map<number, Correction>();
   for (const e of asWritten(events)) {
     if (e.type !== "corrected") continue;
-    const { seq, body, why } = e.body as { seq: number; body: unknown; why?: string };
-    out.set(seq, { seq, body, why, by: e.seq });
+    const { seq, body, why, at, day } = e.body as CorrectedBody;
+    // A day that was put right stays so where only the words are put right later.
+    const on = at && day ? { at, day } : out.get(seq)?.on;
+    out.set(seq, { seq, body, why, by: e.seq, on });
   }
   return out;
 }

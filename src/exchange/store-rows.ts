@@ -7,6 +7,7 @@ import type { UnitSystem } from "../core/quantity/units";
 import { readAmount } from "../core/reading/amounts";
 import { readLine } from "../core/reading/line";
 import { contextIn } from "../core/reading/said";
+import type { Lot } from "../core/stores/item";
 import { COLUMNS } from "./tables";
 
 /** A lot as a row of a table says it; the grams are reckoned where it is kept. */
@@ -15,8 +16,8 @@ export interface LotTyped {
   readonly material: string;
   readonly amount: string;
   readonly got: string;
-  readonly form?: string;
-  readonly cut?: string;
+  readonly form?: Lot["form"];
+  readonly cut?: Lot["cut"];
   readonly strength?: string;
   readonly price?: number;
   readonly from?: string;
@@ -82,8 +83,8 @@ function lotOf(
   if (price !== undefined && !(price >= 0))
     return wrongAt("NotAPrice", `“${paid}” is no price. Write the figure alone, like 4.50.`);
   const l = read.line;
-  const oneOf = (all: readonly string[], x: string | undefined): string | undefined =>
-    x !== undefined && all.includes(x) ? x : undefined;
+  const oneOf = <T extends string>(all: readonly T[], x: string | undefined): T | undefined =>
+    all.find((is) => is === x);
   const [f, c] = [oneOf(FORMS, l.form), oneOf(CUTS, l.cut)];
   const strength = cell("strength") || l.strength;
   return {

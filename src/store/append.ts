@@ -1,6 +1,6 @@
 import { fault, type Fault, isFault } from "../core/fault";
 import { createHash } from "node:crypto";
-import { dayAt } from "../core/day";
+import { type Day, dayAt, instantOf } from "../core/day";
 import { type EntryRows, correctionsOf } from "../core/envelope";
 import { now } from "./clock";
 import type { Sql, Tx } from "./db";
@@ -53,6 +53,10 @@ export interface Stream<S extends { readonly seq: number }, E> {
   /** Why an event may not follow, in words that say what would be right. */
   readonly mayFollow: (state: S | undefined, type: string, body: unknown) => string | undefined;
   readonly project: (tx: Tx, state: S) => Promise<void>;
+  /** The instant before which nothing here can have been written: when what it begins with was. */
+  readonly notBefore?: string;
+  /** What cannot have happened in this order, in words that say what would be right; days are compared as the entries now stand. */
+  readonly outOfOrder?: (events: readonly E[]) => string | undefined;
   /** How a state is called when another window changed it. */
   readonly called: (state: S) => string;
 }
@@ -65,8 +69,9 @@ export interface Write {
   readonly body: unknown;
   /** The version the writer had seen; needed for types that do not commute. */
   readonly seen?: number | undefined;
-  /** The maker's time, when it is not now. */
+  /** The maker's time, when it is not now; or the day, where no more is known of it. */
   readonly at?: string | undefined;
+  readonly on?: Day | undefined;
   /** The house writes it because of an entry elsewhere; it counts from then, or from when the stream began where that is later. */
   readonly along?: boolean;
 }
@@ -163,19 +168,33 @@ const GRACE_MS = 5 * 60_000;
  */
 function times(
   before: readonly Bare[],
-  { at: said, along }: Pick<Write, "at" | "along">,
+  { at: exact, on, along, type }: Write,
+  {
+    zone,
+    notBefore = "",
+    begins,
+  }: Pick<Stream<never, never>, "notBefore" | "begins"> & { readonly zone: string },
 ): { at: string; recordedAt: string } | Fault {
-  const last = before.at(-1);
-  const clock = now();
-  const recordedAt = last && last.recordedAt > clock ? last.recordedAt : clock;
+  const recordedAt = [notBefore, before.at(-1)?.recordedAt ?? "", now()].sort().at(-1)!;
+  const today = dayAt(recordedAt, zone);
+  // The day of a correction is the day of what it puts right; it is itself written now.
+  const day = on === today || type === "corrected" ? undefined : on;
+  if (day !== undefined && day > today) return NOT_YET;
+  const said = exact ?? (day && onDay(before, day, zone));
   if (said === undefined) return { at: recordedAt, recordedAt };
   const at = new Date(said).toISOString();
   if (along) return { at: before[0] && at < before[0].at ? before[0].at : at, recordedAt };
-  if (Date.parse(at) > Date.parse(recordedAt) + GRACE_MS)
-    return fault("InTheFuture", "That has not happened yet. Give the time it was done.", ["at"]);
-  if (before[0] && at < before[0].at)
-    return fault("BeforeItBegan", "That is before it was begun. Give a later time.", ["at"]);
+  if (Date.parse(at) > Date.parse(recordedAt) + GRACE_MS) return NOT_YET;
+  if (before[0]?.type === begins && at < before[0].at)
+    return fault("BeforeItBegan", "That is before it was begun. Give a later day.", ["on"]);
   return { at, recordedAt };
+}
+const NOT_YET = fault("InTheFuture", "That has not happened yet. Give the day it was done.", ["on"]);
+
+/** The instant of a thing of which the day alone is known: noon, or after what is known to have happened that day. */
+export function onDay(before: readonly { readonly at: string }[], day: Day, zone: string): string {
+  const noon = new Date(instantOf(day, "12:00", zone)).toISOString();
+  return before.reduce((at, e) => (e.at > at && dayAt(e.at, zone) === day ? e.at : at), noon);
 }
 
 /**
@@ -278,10 +297,11 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   if (old) return refused(409, old);
   const not = stream.mayFollow(state, w.type, w.body);
   if (not) return refused(409, fault("NotNow", not));
-  const when = times(before as readonly Bare[], w);
+  const { zone } = await household(tx);
+  const when = times(before as readonly Bare[], w, { ...stream, zone });
   if (isFault(when)) return refused(422, when);
   const { at, recordedAt } = when;
-  const day = dayAt(at, (await household(tx)).zone);
+  const day = dayAt(at, zone);
   const completed = complete ? await complete(tx, state, day, before) : w.body;
   if (isFault(completed)) return { ok: false, status: 422, fault: completed };
   const { version } = stream.entries[w.type]!;
@@ -300,6 +320,8 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   } as E;
   const upset = w.type === "corrected" ? upsets(stream, before, event) : undefined;
   if (upset) return refused(422, upset);
+  const disorder = stream.outOfOrder?.([...before, event]);
+  if (disorder) return refused(422, fault("OutOfOrder", disorder, ["on"]));
   await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body)
     values (${stream.kind}, ${w.streamId}, ${seq}, ${w.key}, ${sent}, ${w.type}, ${version}, ${at}, ${recordedAt}, ${day}, ${tx.json(body as never)})`;
   const after = stream.fold([...before, event])!;

@@ -12,6 +12,7 @@ import {
 } from "../core/cellar/bottle";
 import { canPour } from "../core/cellar/pours";
 import type { Day } from "../core/day";
+import { bottleOutOfOrder } from "../core/cellar/in-order";
 import type { Batch } from "../core/journal/fold";
 import { mayFollowBottle } from "../core/cellar/may-befall";
 import { neverAtTheDoor } from "../core/cautions/door";
@@ -41,6 +42,8 @@ export function streamOf(batch: Batch, filled: Filled): Stream<BottleNow, Bottle
     fold: (events) => foldBottle(filled, events),
     mayFollow: (b, type, body) => mayFollowBottle(b!, type as BottleEventType, body),
     project: (tx) => projectBatch(tx, batch),
+    notBefore: batch.changedAt,
+    outOfOrder: (events) => bottleOutOfOrder(filled, events),
     called: (b) => `${batch.code}·${b.number}`,
   };
 }
@@ -145,7 +148,7 @@ export async function writeBottle(
     const found = await bottleOf(tx, id);
     if (!found) return no("NoSuchBottle", "There is no such bottle.");
     const { batch, filled } = found;
-    const write = { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at };
+    const write = { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at, on: r.on };
     return appendWithin(tx, streamOf(batch, filled), write, (t, b, day) =>
       completed(t, type, r.body, b!, { batch, day, sure: r.sure ?? false }),
     );

@@ -1,15 +1,18 @@
 import { filledOf, foldBottle } from "../core/cellar/bottle";
 import { leftHanging } from "../core/cellar/left-hanging";
+import { type Day, dayAt } from "../core/day";
 import { type Fault, fault, isFault } from "../core/fault";
 import { BODIES, type Bottle, ENTRIES, type JournalEvent, readBody } from "../core/journal/events";
 import { type Batch, fold } from "../core/journal/fold";
 import { reckonBatch } from "../core/journal/reckon";
 import { readPlan } from "../core/plan/file";
-import { eventsOf } from "./append";
+import { eventsOf, onDay } from "./append";
 import { streamOf } from "./bottles";
 import { beginning } from "./commands";
 import { completed, moreThanThereIs, plain } from "./completions";
+import { now } from "./clock";
 import type { Tx } from "./db";
+import { household } from "./household";
 
 interface Correcting {
   /** The stream so far. */
@@ -17,9 +20,17 @@ interface Correcting {
   readonly day: string;
   readonly sure: boolean;
   readonly sent: unknown;
+  /** The day it really happened, where that is put right too. */
+  readonly on: Day | undefined;
 }
 
-type Stored = { readonly seq: number; readonly body: unknown; readonly why?: string | undefined };
+interface Stored {
+  readonly seq: number;
+  readonly body: unknown;
+  readonly why?: string | undefined;
+  readonly at?: string | undefined;
+  readonly day?: Day | undefined;
+}
 
 /** A fault of the entry, seen from the correction that holds it. */
 const inBody = (f: Fault): Fault => ({ ...f, path: ["body", ...f.path] });
@@ -62,8 +73,11 @@ async function hanging(tx: Tx, was: Batch, put: readonly Bottle[]): Promise<Faul
 export async function correction(tx: Tx, c: Correcting): Promise<Stored | Fault> {
   const parsed = BODIES.corrected.safeParse(c.sent);
   if (!parsed.success) return fault("NotAnEntry", "Say which entry, and what it should say.", ["seq"]);
-  const said = { ...parsed.data, body: parsed.data.body ?? null };
-  const target = c.before.find((e) => e.seq === said.seq);
+  const { at: _at, day: _day, ...words } = parsed.data;
+  const target = c.before.find((e) => e.seq === words.seq);
+  const when = target && c.on && c.on !== target.day ? await on(tx, c, target) : {};
+  if (isFault(when)) return when;
+  const said = { ...words, ...when, body: words.body ?? null };
   const batch = fold(c.before);
   if (!batch || !target || target.type === "corrected")
     return fault("NoSuchEntry", "There is no such entry to correct.", ["seq"]);
@@ -82,10 +96,26 @@ export async function correction(tx: Tx, c: Correcting): Promise<Stored | Fault>
     : stored;
 }
 
+/** When an entry really happened, of which the day is said. */
+async function on(tx: Tx, c: Correcting, target: JournalEvent): Promise<Pick<Stored, "at" | "day"> | Fault> {
+  const { zone } = await household(tx);
+  const day = c.on!;
+  if (day > dayAt(now(), zone))
+    return fault("InTheFuture", "That has not happened yet. Give the day it was done.", ["on"]);
+  return {
+    day,
+    at: onDay(
+      c.before.filter((e) => e.seq < target.seq),
+      day,
+      zone,
+    ),
+  };
+}
+
 /** What an entry should have said, completed as it would have been then. */
 async function anew(tx: Tx, c: Correcting, said: Stored, target: JournalEvent): Promise<Stored | Fault> {
   const then = fold(c.before.filter((e) => e.seq < target.seq || e.type === "corrected"));
-  const at = { day: target.day, sure: c.sure, before: c.before };
+  const at = { day: said.day ?? target.day, sure: c.sure, before: c.before };
   const body = then
     ? await completed(tx, target.type, { batch: then, ...at }, said.body)
     : plain(target.type, said.body);

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { realDay } from "../core/day";
 import { fault } from "../core/fault";
 import { BODIES, ENTRIES, type EventType } from "../core/journal/events";
 import { completed } from "./completions";
@@ -16,6 +17,8 @@ export const EventRequest = z.strictObject({
   sure: z.boolean().optional(),
   /** The maker's time, where it is not now. */
   at: z.iso.datetime({ offset: true }).optional(),
+  /** The day it was done, where that is not today and no more is known; of a correction, the day of what it puts right. */
+  on: realDay("Write the day as 2027-01-31.").optional(),
   body: z.unknown(),
 });
 export type EventRequest = z.infer<typeof EventRequest>;
@@ -28,11 +31,11 @@ export async function write(sql: Sql, id: string, r: EventRequest): Promise<Writ
   const sure = r.sure ?? false;
   return append(
     sql,
-    { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at },
+    { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at, on: r.on },
     async (tx, batch, day, before) => {
       if (!batch) return fault("NoSuchBatch", "There is no such batch.");
       if (type !== "corrected") return completed(tx, type, { batch, day, sure, before }, r.body);
-      return correction(tx, { before, day, sure, sent: r.body });
+      return correction(tx, { before, day, sure, sent: r.body, on: r.on });
     },
     async (tx, batch) => {
       if (ENTRIES[type].moves) await follow(tx, batch, r.key);

@@ -2,6 +2,7 @@ import { ENTRIES, type JournalEvent, readBody } from "../core/journal/events";
 import { mayFollow } from "../core/journal/may-follow";
 import { type Batch, fold } from "../core/journal/fold";
 import type { EventType } from "../core/journal/events";
+import { outOfOrder } from "../core/journal/in-order";
 import type { Fault } from "../core/fault";
 import {
   type Refused,
@@ -25,6 +26,7 @@ export const BATCHES: Stream<Batch, JournalEvent> = {
   fold,
   mayFollow: (batch, type) => mayFollow(batch, type as EventType),
   project: projectBatch,
+  outOfOrder,
   called: (b) => b.code,
 };
 

@@ -99,15 +99,15 @@ describe("killed while writing", () => {
     const streams: string[] = [];
     let kills = 0;
     let stop = false;
-    const insist = async (url: string, body: { key: string } & Record<string, unknown>): Promise<boolean> => {
-      sentKeys.add(body.key);
+    const insist = async (url: string, { key, ...body }: { key: string } & Record<string, unknown>) => {
+      sentKeys.add(key);
       for (let i = 0; i < 12; i++) {
-        const sent = await send(url, body);
+        const sent = await send({ url, body }, key);
         if (sent.ok) {
-          acknowledged.set(body.key, url);
+          acknowledged.set(key, url);
           return true;
         }
-        if (!sent.away) return false;
+        if (sent.fault.name !== "Away" && sent.fault.name !== "StoreAway") return false;
       }
       return false;
     };

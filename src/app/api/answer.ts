@@ -1,7 +1,8 @@
+import { randomBytes } from "node:crypto";
 import { NextResponse } from "next/server";
 import type { z } from "zod";
 import { type Fault, fault, faultOfIssue } from "@/core/fault";
-import { faultOfDatabase, within } from "@/store/away";
+import { failingOf, within } from "@/store/away";
 import type { Written } from "@/store/journal";
 
 /** No request body here is larger than this many bytes. */
@@ -94,17 +95,16 @@ export function answer(w: Written): NextResponse {
 const PATIENCE = 7000;
 
 /**
- * Answers a write. A database that is away or a disk that is full is told as such, so that the browser keeps what was typed and tries again;
- * what the database itself forbids is a fault of what was sent, and sending it again would not help.
+ * Answers a write. A database that is away or a disk that is full is told as such, so that the browser keeps what was typed and tries again; what is
+ * refused, or an error of ours, is told as that, since sending it again would not help.
  */
 export async function guarded(work: () => Promise<NextResponse>): Promise<NextResponse> {
   try {
     return await within(PATIENCE, work());
   } catch (e) {
-    const f = faultOfDatabase(e);
-    if (f) return NextResponse.json({ fault: f.fault }, { status: f.status });
-    console.error(e);
-    const away = "The journal could not be reached just now. What you typed is kept; it will be sent again.";
-    return NextResponse.json({ fault: fault("StoreAway", away) }, { status: 503 });
+    const number = randomBytes(3).toString("hex");
+    const { status, fault: f } = failingOf(e, () => number);
+    if (status >= 500) console.error(status === 500 ? `failing ${number}:` : f.name, e);
+    return NextResponse.json({ fault: f }, { status });
   }
 }

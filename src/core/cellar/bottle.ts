@@ -6,7 +6,9 @@ import {
   type EntryRows,
   type Envelope,
   asHappened,
+  asTimed,
   bodyReader,
+  correctedBody,
   correctionsOf,
   entryRow,
 } from "../envelope";
@@ -85,11 +87,7 @@ export const BOTTLE_BODIES = {
   given: z.strictObject({ to: name.min(1, "Say to whom it went.") }),
   emptied: z.strictObject({}),
   discarded: z.strictObject({ why: z.string().trim().min(1, "Say why, in a few words.").max(300) }),
-  corrected: z.strictObject({
-    seq: z.number().int().min(1),
-    body: z.unknown(),
-    why: z.string().max(300).optional(),
-  }),
+  corrected: z.strictObject(correctedBody),
 } as const;
 export type BottleEventType = keyof typeof BOTTLE_BODIES;
 export type BottleBody<T extends BottleEventType> = z.infer<(typeof BOTTLE_BODIES)[T]>;
@@ -102,7 +100,7 @@ export const BOTTLE_ENTRIES: EntryRows<BottleEventType> = {
   given: entryRow(1, "noticed", "decides"),
   emptied: entryRow(1, "noticed", "decides"),
   discarded: entryRow(1, "noticed", "decides"),
-  corrected: entryRow(1, "noticed", "decides"),
+  corrected: entryRow(2, "noticed", "decides"),
 };
 export type BottleEvent = { [T in BottleEventType]: Envelope<T, BottleBody<T>> }[BottleEventType];
 
@@ -244,7 +242,7 @@ export function foldBottle(filled: Filled, events: readonly BottleEvent[]): Bott
   const corrections = correctionsOf(events);
   const f = new Folding(filled);
   const diary: BottleEntry[] = [];
-  for (const raw of asHappened(events)) {
+  for (const raw of asHappened(asTimed(events, corrections))) {
     const e = corrected(raw, corrections.get(raw.seq));
     if (raw.type !== "corrected")
       diary.push({

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { TOUCHES } from "../care/care";
 import { realDay } from "../day";
 import { STANDS } from "../kitchen/cooling";
-import { type EntryRows, type Envelope, bodyReader, entryRow } from "../envelope";
+import { type EntryRows, type Envelope, bodyReader, correctedBody, entryRow } from "../envelope";
 import { PLANT_CLASSES } from "../material/classes";
 import { PlantRow } from "../material/rows";
 import { Line, Plan, WRINGING } from "../plan/plan";
@@ -211,7 +211,7 @@ export const BODIES = {
     reasons,
   }),
   /** An entry put right; without a body it did not happen. */
-  corrected: z.strictObject({ seq: z.number().int().min(1), body: z.unknown(), why }),
+  corrected: z.strictObject(correctedBody),
   discarded: z.strictObject({ why: z.string().min(1).max(300) }),
 } as const;
 
@@ -240,7 +240,7 @@ export const ENTRIES: EntryRows<EventType> = {
   strained: entryRow(2, "noticed", "decides"),
   finished: entryRow(3, "noticed", "moves"),
   bottled: entryRow(3, "noticed", "decides", "moves"),
-  corrected: entryRow(2, "noticed", "decides", "moves"),
+  corrected: entryRow(3, "noticed", "decides", "moves"),
   discarded: entryRow(1, "noticed", "decides"),
 };
 

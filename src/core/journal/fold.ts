@@ -2,7 +2,7 @@ import { noOther } from "../fault";
 import type { TouchSort } from "../care/care";
 import type { Day } from "../day";
 import { betweenClothAndBottle } from "./between";
-import { type Correction, UnreadableEvent, asHappened, asWritten, correctionsOf } from "../envelope";
+import { type Correction, UnreadableEvent, asHappened, asTimed, asWritten, correctionsOf } from "../envelope";
 import type { Happened } from "../plan/happened";
 import type { Line, Plan } from "../plan/plan";
 import { type LineDone, type Making, asDone } from "./as-done";
@@ -78,6 +78,8 @@ export interface Entry {
     readonly seq: number;
     readonly why: string | undefined;
     readonly was: unknown;
+    /** The day it was said to be, where that was put right. */
+    readonly wasDay: Day | undefined;
     readonly undone: boolean;
   };
 }
@@ -222,9 +224,15 @@ function corrected(
   }
 }
 
-function entryOf(raw: JournalEvent, is: JournalEvent | undefined, c: Correction | undefined): Entry {
+function entryOf(
+  raw: JournalEvent,
+  is: JournalEvent | undefined,
+  c: Correction | undefined,
+  first: JournalEvent | undefined,
+): Entry {
   const { seq, type, at, day } = raw;
-  const how = c && { seq: c.by, why: c.why, was: raw.body, undone: is === undefined };
+  const wasDay = first && first.day !== day ? first.day : undefined;
+  const how = c && { seq: c.by, why: c.why, was: raw.body, wasDay, undone: is === undefined };
   return { seq, type, at, day, body: (is ?? raw).body, ...(how ? { correctedBy: how } : {}) };
 }
 
@@ -239,14 +247,15 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
   const f = new Folding();
   const diary: Entry[] = [];
   const unreadable = new Map<number, string>();
-  for (const raw of asHappened(events)) {
+  const timed = asTimed(events, corrections);
+  for (const raw of asHappened(timed)) {
     const c = corrections.get(raw.seq);
     const e = corrected(raw, c, unreadable);
-    diary.push(entryOf(raw, e, c));
+    diary.push(entryOf(raw, e, c, c && events.find((x) => x.seq === raw.seq)));
     f.undone ||= raw.type === "begun" && e === undefined;
     if (e ?? raw.type === "begun") f.take(e ?? raw);
   }
-  for (const raw of asWritten(events)) {
+  for (const raw of asWritten(timed)) {
     const e = corrected(raw, corrections.get(raw.seq), unreadable);
     if (e) f.tick(e);
   }

@@ -8,6 +8,7 @@ import { OldLine, Plan1, fromVersion1 } from "../plan/old";
  *   topped-up 1  finished 1, 2: lines without ids; the fold names them by their entry
  *   bottled 1, 2 no reasons in 1; three sorts of place
  *   corrected 1  always had a reason
+ *   corrected 2  could not say another day
  */
 type Line1 = z.infer<typeof OldLine>;
 

@@ -43,7 +43,13 @@ test("undo is the last tick that stands, and takes back what it wrote", () => {
   const undo = { seq: 3, body: null };
   const after = [
     ...events,
-    { ...events[2]!, type: "corrected", seq: 4, version: ENTRIES.corrected.version, body: undo } as JournalEvent,
+    {
+      ...events[2]!,
+      type: "corrected",
+      seq: 4,
+      version: ENTRIES.corrected.version,
+      body: undo,
+    } as JournalEvent,
   ];
   const w = walked(fold(after)!, 3);
   expect(w.now).toMatchObject({ sort: "add", lines: [lines[0]] });

@@ -41,7 +41,8 @@ function stretches(b: BottleNow): Stretch[] {
   const out: Stretch[] = [];
   const cuts = [...b.stood.map((s) => s.from), ...(b.openedDay ? [b.openedDay] : [])].sort();
   for (const from of new Set(cuts)) {
-    const place = b.stood.findLast((s) => s.from <= from)!.place;
+    // Older builds took a day from before it was filled; it stood then where it was put first.
+    const { place } = b.stood.findLast((s) => s.from <= from) ?? b.stood[0]!;
     out.push({ from, place, open: b.openedDay !== undefined && b.openedDay <= from });
   }
   return out;

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { MATERIALS } from "@/core/material/catalogue";
 import type { Batch } from "@/core/journal/fold";
 import { useDraft } from "../kit/draft";
+import { When } from "../kit/when";
 import { Refusal } from "./refusal";
 import { useWrite } from "./write";
 
@@ -12,7 +13,7 @@ const liquids = [...MATERIALS.values()].filter(
 );
 
 function TopUp({ batch }: { batch: Batch }) {
-  const { write, insist, sending, fault, clear } = useWrite(batch.id, batch.seq);
+  const { write, insist, sending, fault, clear, when } = useWrite(batch.id, batch.seq);
   const first = batch.plan.steps
     .flatMap((s) => (s.do === "add" ? s.what : []))
     .find((l) => liquids.some((m) => m.row.id === l.material));
@@ -72,6 +73,7 @@ function TopUp({ batch }: { batch: Batch }) {
       <button type="submit" className="slab" disabled={sending || amount.trim() === ""}>
         Write it down
       </button>
+      <When w={when} />
       {fault && (
         <Refusal id="topup-wrong" fault={fault} insist={insist} sending={sending} className="basis-full" />
       )}
@@ -80,7 +82,7 @@ function TopUp({ batch }: { batch: Batch }) {
 }
 
 function Note({ batch }: { batch: Batch }) {
-  const { write, sending, fault } = useWrite(batch.id, batch.seq);
+  const { write, sending, fault, when } = useWrite(batch.id, batch.seq);
   // What is being typed outlives a reload, until the journal has it.
   const draft = useDraft(`jolly-note-${batch.id}`, "", (k) => (typeof k === "string" ? k : undefined));
   const [text, setText] = [draft.value, draft.set];
@@ -109,13 +111,14 @@ function Note({ batch }: { batch: Batch }) {
       )}
       <button type="submit" className="plain min-h-11" disabled={sending || text.trim() === ""}>
         keep the note
-      </button>
+      </button>{" "}
+      <When w={when} />
     </form>
   );
 }
 
 function Discard({ batch }: { batch: Batch }) {
-  const { write, sending, fault } = useWrite(batch.id, batch.seq);
+  const { write, sending, fault, when } = useWrite(batch.id, batch.seq);
   const [why, setWhy] = useState("");
   return (
     <details className="py-2">
@@ -148,7 +151,8 @@ function Discard({ batch }: { batch: Batch }) {
           disabled={sending || why.trim() === ""}
         >
           Discard
-        </button>
+        </button>{" "}
+        <When w={when} />
       </form>
     </details>
   );

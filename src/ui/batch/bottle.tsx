@@ -5,6 +5,7 @@ import { endOf } from "@/core/keeping/life";
 import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import { useUnits } from "../kit/units";
+import { When } from "../kit/when";
 import { StageCautions } from "../plan/cautions";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
 import { OneBottle, type Row } from "./one-bottle";
@@ -37,8 +38,9 @@ function sendWords(sending: boolean, right: number | undefined): string {
 export function BottleUp({ today, ...bottling }: Bottling & { today: Day }) {
   const { batch, right } = bottling;
   const units = useUnits();
-  const { reckoned, stops, have, left, draft, put, another, keepTheRest, send, sending, fault, insist } =
+  const { reckoned, stops, have, left, draft, put, another, keepTheRest, send, ...rest } =
     useBottling(bottling);
+  const { sending, fault, insist, when } = rest;
   if (!reckoned.ok || have === undefined)
     return (
       <p role="alert" className="wrong">
@@ -93,7 +95,8 @@ export function BottleUp({ today, ...bottling }: Bottling & { today: Day }) {
           onClick={send}
         >
           {sendWords(sending, right)}
-        </button>
+        </button>{" "}
+        {!right && <When w={when} />}
       </div>
       <WhereItKeeps batch={batch} of={reckoned.value} bestBy={bestBy} stops={stops} />
     </div>

@@ -33,12 +33,18 @@ export function runsOf(entries: readonly Entry[]): readonly (readonly Entry[])[]
   return runs.flatMap((r) => (r.length > SHORT_RUN ? [r] : r.map((e) => [e])));
 }
 
+/** Whether the day alone was put right. */
+const sameWords = (e: Entry): boolean => JSON.stringify(e.correctedBy?.was) === JSON.stringify(e.body);
+
 function OneEntry({ batch, e, telling }: { batch: Batch; e: Entry; telling: Telling }) {
   const [open, setOpen] = useState(false);
   return (
     <div className="min-w-0 break-words">
-      {e.correctedBy && (
+      {e.correctedBy && !(e.correctedBy.wasDay && sameWords(e)) && (
         <del className="block text-ash">{entryWords({ ...e, body: e.correctedBy.was }, telling)}</del>
+      )}
+      {e.correctedBy?.wasDay && (
+        <span className="block text-ash">It stood at {printDay(e.correctedBy.wasDay)}.</span>
       )}
       {e.correctedBy?.undone ? (
         <span className="text-ash">Taken back{because(e.correctedBy.why)}.</span>

@@ -5,6 +5,7 @@ import type { Batch, Entry } from "@/core/journal/fold";
 import type { Body, EventType } from "@/core/journal/events";
 import { WRINGING, type Wringing } from "@/core/plan/plan";
 import { WRINGING_WORDS } from "../plan/step-words";
+import { When } from "../kit/when";
 import { Refusal } from "./refusal";
 import { useWrite } from "./write";
 
@@ -145,7 +146,7 @@ function useSaidAgain(entry: Entry) {
 
 /** An entry put right: said again, or taken back. What it was stays in the journal beside it. */
 export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; done: () => void }) {
-  const { putRight, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const { putRight, insist, sending, fault, clear, router, when } = useWrite(batch.id, batch.seq);
   const { typed, text, setText, cloth, setCloth, why, setWhy, body } = useSaidAgain(entry);
   const page = pageFor(batch, entry);
   const id = useId();
@@ -167,7 +168,7 @@ export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; d
       aria-label="Put right"
       onSubmit={(e) => {
         e.preventDefault();
-        if (typed) void putRight(entry.seq, body(), why, finish);
+        if (typed || when.on) void putRight(entry.seq, typed ? body() : entry.body, why, finish);
       }}
     >
       {page && <Link href={page[0]}>{page[1]}</Link>}
@@ -188,6 +189,7 @@ export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; d
           }}
         />
       )}
+      {entry.type !== "begun" && <When w={when} stands={entry.day} />}
       <p>
         <label className="quiet block" htmlFor={`${id}-why`}>
           why, if you like
@@ -202,8 +204,12 @@ export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; d
       </p>
       {fault && <Refusal id={`${id}-wrong`} fault={fault} insist={insist} sending={sending} />}
       <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
-        {typed && (
-          <button type="submit" className="slab" disabled={sending || text.trim() === ""}>
+        {(typed || when.on) && (
+          <button
+            type="submit"
+            className="slab"
+            disabled={sending || (typed !== undefined && text.trim() === "")}
+          >
             Put it right
           </button>
         )}

@@ -4,6 +4,7 @@ import { printDay } from "@/core/day";
 import type { Body } from "@/core/journal/events";
 import type { Batch } from "@/core/journal/fold";
 import { HOW_STRONG, TASTES, entryWords } from "./entry-words";
+import { When } from "../kit/when";
 import { Refusal } from "./refusal";
 import { useWrite } from "./write";
 
@@ -91,7 +92,7 @@ function StrainItNow({ said, say }: { said: Said; say: (to: Said) => void }) {
 
 /** How it tastes: five tastes from none to very, in words, and whether to strain it now. */
 export function Tasting({ batch }: { batch: Batch }) {
-  const { write, insist, sending, fault } = useWrite(batch.id, batch.seq);
+  const { write, insist, sending, fault, when } = useWrite(batch.id, batch.seq);
   const [said, say] = useState<Said>({});
   const [words, setWords] = useState("");
   const nothing = Object.keys(said).length === 0 && words.trim() === "";
@@ -130,7 +131,8 @@ export function Tasting({ batch }: { batch: Batch }) {
           <p>
             <button type="submit" className="slab" disabled={sending || nothing}>
               Write down the taste
-            </button>
+            </button>{" "}
+            <When w={when} />
           </p>
           {fault && <Refusal fault={fault} insist={insist} sending={sending} />}
         </form>

@@ -59,7 +59,7 @@ function laidOut(batch: Batch, empties: readonly Empties[], ml: number, place: R
 
 /** What is put into bottles, kept in this browser until it is written. */
 export function useBottling({ batch, company, empties, right }: Bottling) {
-  const { write, putRight, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const { write, putRight, insist, sending, fault, clear, router, when } = useWrite(batch.id, batch.seq);
   const reckoned = useMemo(() => reckonBatch(batch, batch.making, company), [batch, company]);
   const r = reckoned.ok ? reckoned.value : undefined;
   const stops = useStops(batch, "bottle", r?.cautions);
@@ -118,5 +118,6 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
     sending,
     fault,
     insist,
+    when,
   };
 }

@@ -6,6 +6,7 @@ import type { Fault } from "@/core/fault";
 import type { Plan } from "@/core/plan/plan";
 import { ordinal } from "@/core/words";
 import { send } from "../kit/send";
+import { toBatch } from "../kit/writes";
 import type { Sending } from "./begin";
 import { forgetDraft } from "./draft";
 import type { Made } from "./made";
@@ -151,7 +152,7 @@ export function usePuttingRight(
     const text = JSON.stringify(body);
     if (intent.current.text !== text) intent.current = { text, key: crypto.randomUUID() };
     const { key } = intent.current;
-    const sent = await send(`/api/batches/${from.id}`, { key, type: "corrected", seen: from.seq, body });
+    const sent = await send(toBatch(from.id, "corrected", body, { seen: from.seq }), key);
     setSending(false);
     if (!sent.ok) return setRefused(sent.fault);
     forgetDraft(from.id);

@@ -3,6 +3,7 @@ import { useCallback, useState } from "react";
 import { likeFirst } from "@/core/advice/fixes";
 import type { Fault } from "@/core/fault";
 import { send } from "../kit/send";
+import { toBegin } from "../kit/writes";
 import type { Sending } from "./begin";
 import { forgetDraft } from "./draft";
 import type { Made } from "./made";
@@ -29,7 +30,7 @@ export function useBeginning(
     setRefused(undefined);
     const { id, key, reasons, recipe } = bench;
     const from = recipe ? { recipe: { id: recipe.id, version: recipe.version } } : {};
-    const sent = await send("/api/batches", { id, key, plan: made.plan, reasons, ...from });
+    const sent = await send(toBegin(id, { plan: made.plan, reasons, ...from }), key);
     setSending(false);
     if (!sent.ok) return setRefused(sent.fault);
     const [next, ...others] = bench.rest;

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Place } from "@/core/stores/settings";
+import { When } from "../kit/when";
 import type { InHand } from "./bottle-words";
 import { Look, Pour } from "./pour-and-look";
 import type { Writing } from "./use-bottle";
@@ -105,6 +106,7 @@ export function Touches({ p, w, places }: { p: InHand; w: Writing; places: reado
         >
           it is empty
         </button>
+        <When w={w.when} />
       </p>
       {open === "move" && (
         <p className="flex flex-wrap gap-x-5 py-1" role="group" aria-label="Move it to">

@@ -5,6 +5,7 @@ import type { Batch } from "@/core/journal/fold";
 import type { Plan } from "@/core/plan/plan";
 import { Wrong } from "../kit/field";
 import { useIntent } from "../kit/intent";
+import { toRecipe } from "../kit/writes";
 
 /** A batch’s recipe where it has one; and its plan into the book, as it was planned or as it was really made. */
 export function IntoTheBook({
@@ -18,8 +19,8 @@ export function IntoTheBook({
   const apart = JSON.stringify(batch.plan.steps) !== JSON.stringify(batch.begunPlan.steps);
   const keep = async (did: "planned" | "done"): Promise<void> => {
     const plan = did === "done" ? batch.plan : batch.begunPlan;
-    const from = { as: "batch", id: batch.id, code: batch.code, did };
-    const sent = await send("/api/recipes", { id, type: "written", body: { plan, from } });
+    const from = { as: "batch", id: batch.id, code: batch.code, did } as const;
+    const sent = await send(toRecipe(id, "written", { plan, from }));
     if (sent?.ok) setKept(id);
   };
   if (batch.recipe)
@@ -72,11 +73,15 @@ export function BenchIntoBook({
   const { send, sending, fault } = useIntent();
   const [why, setWhy] = useState<string | undefined>();
   const [told, setTold] = useState("");
-  const write = async (id: string, type: "written" | "changed", body: object): Promise<void> => {
+  const write = async (
+    id: string,
+    type: "written" | "changed",
+    body: { readonly plan: Plan; readonly why?: string },
+  ): Promise<void> => {
     const seen = type === "changed" ? await seenOf(id) : undefined;
-    const sent = await send("/api/recipes", { id, type, body, ...(seen === undefined ? {} : { seen }) });
+    const sent = await send(toRecipe(id, type, body, seen));
     if (!sent?.ok) return;
-    const version = Number((sent.answer as unknown as { versions: number }).versions);
+    const version = sent.answer.versions;
     grown({ id, version, name: plan.name });
     setWhy(undefined);
     setTold(type === "written" ? "It is in the book." : `That is version ${version} of it.`);

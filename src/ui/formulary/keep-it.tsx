@@ -9,6 +9,7 @@ import type { Plan } from "@/core/plan/plan";
 import { planDigits } from "@/exchange/plan-code";
 import { Wrong } from "../kit/field";
 import { useIntent } from "../kit/intent";
+import { toRecipe } from "../kit/writes";
 
 interface Props {
   readonly plan: Plan;
@@ -51,7 +52,7 @@ export function KeepIt(p: Props) {
   const [told, setTold] = useState("");
   const write = async (to: string, type: "written" | "changed", seen?: number): Promise<void> => {
     const body = { plan: p.plan, from: p.from };
-    const sent = await send("/api/recipes", { id: to, type, body, ...(seen === undefined ? {} : { seen }) });
+    const sent = await send(toRecipe(to, type, body, seen));
     if (!sent?.ok) return;
     p.kept();
     router.push(`/formulary/${to}`);

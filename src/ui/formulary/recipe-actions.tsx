@@ -1,9 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { ToRecipe } from "@/contract/writes";
 import type { Recipe } from "@/core/formulary/recipe";
 import { Wrong } from "../kit/field";
 import { useIntent } from "../kit/intent";
+import { toRecipe } from "../kit/writes";
 
 type Open = "name" | "note" | "away" | "";
 
@@ -18,8 +20,8 @@ function useSaying(recipe: Recipe) {
   const { send, sending, fault, clear } = useIntent();
   const [open, setOpen] = useState<Open>("");
   const [text, setText] = useState("");
-  const write = async (type: string, body: object): Promise<void> => {
-    const sent = await send("/api/recipes", { id: recipe.id, seen: recipe.seq, type, body });
+  const write = async <T extends keyof ToRecipe>(type: T, body: ToRecipe[T]): Promise<void> => {
+    const sent = await send(toRecipe(recipe.id, type, body, recipe.seq));
     if (!sent?.ok) return;
     setOpen("");
     setText("");

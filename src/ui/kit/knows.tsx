@@ -2,6 +2,7 @@
 import { useRouter } from "next/navigation";
 import { createContext, useContext, useMemo } from "react";
 import { useIntent } from "./intent";
+import { toHouse } from "./writes";
 
 const Knows = createContext<ReadonlySet<string>>(new Set());
 
@@ -17,7 +18,7 @@ export function useKnows() {
   const knows = useContext(Knows);
   const { send, sending, fault } = useIntent();
   const say = async (ids: readonly string[]): Promise<void> => {
-    const sent = await send("/api/household", { settings: { knows: [...new Set(ids)] } });
+    const sent = await send(toHouse({ knows: [...new Set(ids)] }));
     if (sent?.ok) router.refresh();
   };
   return {

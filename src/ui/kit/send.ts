@@ -1,66 +1,75 @@
+import type { Answer, Refusal } from "@/contract/writes";
 import type { Fault } from "@/core/fault";
+import type { Writing } from "./writes";
 
-/** What any write is answered with: the new version and the thing it is of. */
-export interface Answer {
-  readonly seq: number;
-  readonly id: string;
-  readonly already: boolean;
-}
-/** A write to a batch's journal also says where the batch stands now. */
-export interface BatchAnswer extends Answer {
-  /** The place of what was written in its journal, by which it can be put right. */
-  readonly entry: number;
-  readonly code: string;
-  readonly state: string;
-}
 export type Sent<A extends Answer = Answer> =
   | { readonly ok: true; readonly answer: A }
-  | { readonly ok: false; readonly fault: Fault; readonly seq?: number; readonly away: boolean };
+  | { readonly ok: false; readonly fault: Fault; readonly seq?: number };
 
 const AWAY: Fault = {
   name: "Away",
   message: "The kitchen's server does not answer. What you typed is kept here; try again when it is back.",
   path: [],
 };
+const UNREADABLE: Fault = {
+  name: "Unreadable",
+  message:
+    "The answer could not be read. What you typed is kept here; look whether it was written before you say it again.",
+  path: [],
+};
 
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+/** How long a reply is waited for, ms; how often the same is sent again. */
+const PATIENCE = 8000;
+const TRIES = 7;
+
+/** The database is away or the disk full: what may be otherwise in a moment. Of anything else the same would be said again. */
+const passes = (status: number): boolean => status === 503 || status === 507;
+
+interface Reply {
+  readonly status: number;
+  readonly json: unknown;
+}
+
+/** One try; nothing where the reply was lost, or the server is away. */
+async function asked(url: string, text: string): Promise<Reply | undefined> {
+  const controller = new AbortController();
+  const limit = setTimeout(() => controller.abort(), PATIENCE);
+  const headers = { "content-type": "application/json" };
+  try {
+    const reply = await fetch(url, { method: "POST", headers, body: text, signal: controller.signal });
+    return { status: reply.status, json: await reply.json().catch(() => undefined) };
+  } catch {
+    return undefined;
+  } finally {
+    clearTimeout(limit);
+  }
+}
+
+const faultIn = (json: unknown): Refusal | undefined => {
+  const { fault, seq } = (json ?? {}) as Partial<Refusal>;
+  return typeof fault?.message === "string"
+    ? { fault, ...(typeof seq === "number" ? { seq } : {}) }
+    : undefined;
+};
 
 /**
- * Sends a write under its key and, when the reply is lost or the journal away, sends the very same again: the key makes that safe.
- * Gives up after about twenty seconds with `away`; what was typed is the caller's to keep.
+ * Sends a write under its key. Where the reply is lost, the journal away or the disk full the very same is sent again, which the key makes safe; what
+ * was refused, or went wrong in the house, is told at once and not sent again. What was typed is the caller's to keep.
  */
-export async function send<A extends Answer = BatchAnswer>(
-  url: string,
-  body: { readonly key: string } & Record<string, unknown>,
-): Promise<Sent<A>> {
-  const text = JSON.stringify(body);
+export async function send<A extends Answer>(w: Writing<A>, key: string): Promise<Sent<A>> {
+  const text = JSON.stringify({ key, ...w.body });
   let fault = AWAY;
-  for (let tries = 0; ; tries++) {
-    try {
-      const controller = new AbortController();
-      const limit = setTimeout(() => controller.abort(), 8000);
-      const reply = await fetch(url, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body: text,
-        signal: controller.signal,
-      }).finally(() => clearTimeout(limit));
-      const json = (await reply.json()) as Record<string, unknown>;
-      if (reply.ok) return { ok: true, answer: json as unknown as A };
-      if (reply.status < 500)
-        return {
-          ok: false,
-          fault: json["fault"] as Fault,
-          away: false,
-          ...(typeof json["seq"] === "number" ? { seq: json["seq"] } : {}),
-        };
-      // A full disk is said as such; it is written once there is room.
-      const said = json["fault"] as Fault | undefined;
-      fault = said?.name === "DiskFull" ? said : AWAY;
-    } catch {
-      // The reply was lost, or the server is away; the same key is sent again.
-    }
-    if (tries >= 6) return { ok: false, away: true, fault };
-    await pause(250 * 2 ** Math.min(tries, 4));
+  for (let tries = 1; ; tries++) {
+    const reply = await asked(w.url, text);
+    if (reply && reply.status < 300)
+      return reply.json === undefined
+        ? { ok: false, fault: UNREADABLE }
+        : { ok: true, answer: reply.json as A };
+    const refusal = faultIn(reply?.json);
+    if (reply && !passes(reply.status)) return { ok: false, ...(refusal ?? { fault: UNREADABLE }) };
+    fault = refusal?.fault ?? AWAY;
+    if (tries >= TRIES) return { ok: false, fault };
+    await pause(250 * 2 ** Math.min(tries - 1, 4));
   }
 }

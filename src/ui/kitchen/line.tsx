@@ -3,6 +3,7 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { useState } from "react";
 import { send } from "../kit/send";
+import { toBatch } from "../kit/writes";
 import { useBells } from "./bell";
 import { type KitchenClock, leftWords, readClock } from "./clock";
 import { useKitchen, useNow } from "./kitchen";
@@ -17,8 +18,8 @@ export function KitchenLine() {
   useBells();
   if (clocks.length === 0) return null;
   const stop = async (c: KitchenClock): Promise<void> => {
-    const body = { did: "stopped", clock: c.clock };
-    const sent = await send(`/api/batches/${c.batch}`, { key: crypto.randomUUID(), type: "timed", body });
+    const stopped = toBatch(c.batch, "timed", { did: "stopped", clock: c.clock });
+    const sent = await send(stopped, crypto.randomUUID());
     setWrong(sent.ok ? "" : sent.fault.message);
     await ask();
   };

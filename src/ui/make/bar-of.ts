@@ -1,3 +1,4 @@
+import type { ToBatch } from "@/contract/writes";
 import type { Batch } from "@/core/journal/fold";
 import type { WalkedMove } from "@/core/journal/walk";
 import { linesOf } from "@/core/plan/edit";
@@ -28,8 +29,8 @@ export function barOf(
   if (!now) return { words: "See where it stands", href: home };
   const { bar } = moveWords(saying, now);
   const done = (): void => void making.write("stepped", { move: now.id, did: "done" });
-  const clock = (id: string): unknown => ({
-    ...{ did: "started", clock: id, words: CLOCK_WORDS[now.sort] ?? now.sort },
+  const clock = (id: string): ToBatch["timed"] => ({
+    ...{ did: "started" as const, clock: id, words: CLOCK_WORDS[now.sort] ?? now.sort },
     ...{ low: round(now.clock!.low), high: round(now.clock!.high) },
   });
   switch (now.sort) {

@@ -58,7 +58,7 @@ function OwnClock({ making, first }: { making: Making; first: boolean }) {
     setWrong(undefined);
     const round = (m: number): number => Math.round(m * 100) / 100;
     const body = {
-      did: "started",
+      did: "started" as const,
       clock: `own-${Date.now().toString(36)}`,
       words: words.trim(),
       low: round(low),

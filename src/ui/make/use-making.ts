@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
+import type { ToBatch } from "@/contract/writes";
 import type { Batch } from "@/core/journal/fold";
 import { useKitchen } from "../kitchen/kitchen";
 import { useWrite } from "../batch/write";
@@ -36,7 +37,8 @@ export function useMaking(batch: Batch) {
     router.refresh();
     void ask();
   };
-  const write = (type: string, body: unknown): Promise<boolean> => w.write(type, body, after);
+  const write = <T extends keyof ToBatch>(type: T, body: ToBatch[T]): Promise<boolean> =>
+    w.write(type, body, after);
   const putRight = (entry: number): Promise<boolean> => w.putRight(entry, null, "", after);
   useEffect(() => {
     watch(batch.id);

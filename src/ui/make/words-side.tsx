@@ -1,4 +1,5 @@
 "use client";
+import type { ToBatch } from "@/contract/writes";
 import { Check } from "lucide-react";
 import type { Caution } from "@/core/cautions/caution";
 import type { WalkedMove } from "@/core/journal/walk";
@@ -60,7 +61,7 @@ function TheLine({ p, move }: { p: Props; move: WalkedMove }) {
 /** What is wanted of the thermometer or the dipstick at this move. */
 function Wanted({ p, move }: { p: Props; move: WalkedMove }) {
   const units = useUnits();
-  const read = (body: object): Promise<boolean> => p.making.write("read", body);
+  const read = (body: ToBatch["read"]): Promise<boolean> => p.making.write("read", body);
   const fields = { write: read, sending: p.making.sending, refused: p.making.fault };
   switch (move.wants?.what) {
     case "boil":

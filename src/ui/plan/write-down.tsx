@@ -10,6 +10,7 @@ import { LIKE, mayBe, writtenDown } from "@/core/stores/own";
 import { listed } from "@/core/words";
 import { Field } from "../kit/field";
 import { useIntent } from "../kit/intent";
+import { toStores } from "../kit/writes";
 
 export interface WrittenDown {
   readonly row: PlantRow & { class: PlantClass };
@@ -33,8 +34,7 @@ function useNewPlant(name: string, catalogue: Catalogue, done: (w: WrittenDown) 
     const w = writtenDown(typed, catalogue);
     if (!w.ok) return setFault(w.faults[0]);
     setFault(undefined);
-    const body = { item: { what: "material", row: w.value } };
-    const sent = await send("/api/stores", { id: item, type: "kept", body });
+    const sent = await send(toStores(item, "kept", { item: { what: "material", row: w.value } }));
     if (!sent?.ok) return;
     done({ row: w.value });
     router.refresh();

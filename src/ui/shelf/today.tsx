@@ -3,9 +3,11 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { Check } from "lucide-react";
+import type { ToBatch } from "@/contract/writes";
 import { capital, counted } from "@/core/words";
 import type { TodaySort } from "./card";
 import { send } from "../kit/send";
+import { toBatch } from "../kit/writes";
 import { useNow } from "../kitchen/kitchen";
 
 interface Jar {
@@ -21,6 +23,8 @@ export interface TodayItem {
   readonly matters: boolean;
   readonly jars: readonly Jar[];
 }
+
+type Touch = ToBatch["touched"]["what"];
 
 /** A touch written a moment ago, which can be taken back. */
 interface Done {
@@ -77,8 +81,7 @@ function useTouches() {
   };
   const one = async (item: TodayItem, jar: Jar): Promise<string> => {
     const name = `${item.sort}-${jar.id}`;
-    const body = { key: keyOf(name), type: "touched", body: { what: item.sort } };
-    const sent = await send(`/api/batches/${jar.id}`, body);
+    const sent = await send(toBatch(jar.id, "touched", { what: item.sort as Touch }), keyOf(name));
     if (!sent.ok) return sent.fault.message;
     const { entry, seq } = sent.answer;
     const words = PAST[item.sort] ?? item.words;
@@ -98,12 +101,10 @@ function useTouches() {
     router.refresh();
   };
   const undo = async (d: Done): Promise<void> => {
-    const sent = await send(`/api/batches/${d.jar.id}`, {
-      key: keyOf(`undo-${d.name}-${d.entry}`),
-      type: "corrected",
-      seen: d.seen,
-      body: { seq: d.entry, body: null },
-    });
+    const sent = await send(
+      toBatch(d.jar.id, "corrected", { seq: d.entry, body: null }, { seen: d.seen }),
+      keyOf(`undo-${d.name}-${d.entry}`),
+    );
     setWrong((was) => ({ ...was, undo: sent.ok ? "" : sent.fault.message }));
     if (sent.ok) {
       // Touched again it is another touch, under a key of its own.
@@ -116,9 +117,7 @@ function useTouches() {
   const yesterday = async (d: Done): Promise<void> => {
     const name = `yesterday-${d.name}-${d.entry}`;
     const at = new Date(now - A_DAY).toISOString();
-    const sent = await send(`/api/batches/${d.jar.id}`, {
-      ...{ key: keyOf(name), type: "touched", body: { what: d.sort }, at },
-    });
+    const sent = await send(toBatch(d.jar.id, "touched", { what: d.sort as Touch }, { at }), keyOf(name));
     if (!sent.ok) return setWrong((was) => ({ ...was, undo: sent.fault.message }));
     await undo({ ...d, seen: sent.answer.seq });
   };

@@ -10,6 +10,7 @@ import type { StoreRow } from "@/exchange/store-rows";
 import { ChooseFile } from "../kit/choose-file";
 import { Wrong } from "../kit/field";
 import { send } from "../kit/send";
+import { toStores } from "../kit/writes";
 
 interface Props {
   readonly household: UnitSystem;
@@ -46,12 +47,10 @@ async function keepRows(rows: readonly StoreRow[]): Promise<{ kept: number; faul
   let kept = 0;
   for (const r of rows) {
     if (r.becomes.is !== "lot") continue;
-    const sent = await send("/api/stores", {
-      key: crypto.randomUUID(),
-      id: UUID.test(r.id ?? "") ? r.id : crypto.randomUUID(),
-      type: "kept",
-      body: { item: r.becomes.lot },
-    });
+    const sent = await send(
+      toStores(r.id && UUID.test(r.id) ? r.id : crypto.randomUUID(), "kept", { item: r.becomes.lot }),
+      crypto.randomUUID(),
+    );
     if (!sent.ok) {
       const message = `Row ${r.line}: ${sent.fault.message} The ${kept} before it are kept.`;
       return { kept, fault: { ...sent.fault, message } };

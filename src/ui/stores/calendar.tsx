@@ -1,15 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { FeedAnswer } from "@/contract/writes";
 import { send } from "../kit/send";
-
-interface Address {
-  readonly seq: number;
-  readonly id: string;
-  readonly already: boolean;
-  readonly address: string;
-  readonly qr: string;
-}
+import { toFeed } from "../kit/writes";
 
 /** 32 bytes nobody guesses, as they stand in an address. */
 function newSecret(): string {
@@ -23,12 +17,12 @@ function newSecret(): string {
 /** The calendar: a file to keep, and a feed whose address is told once. */
 export function CalendarOut({ on }: { on: boolean }) {
   const router = useRouter();
-  const [told, tell] = useState<Address | undefined>();
+  const [told, tell] = useState<FeedAnswer | undefined>();
   const [wrong, setWrong] = useState("");
   const [sending, setSending] = useState(false);
   const change = async (secret: string): Promise<void> => {
     setSending(true);
-    const sent = await send<Address>("/api/household/feed", { key: crypto.randomUUID(), secret });
+    const sent = await send(toFeed(secret), crypto.randomUUID());
     setSending(false);
     setWrong(sent.ok ? "" : sent.fault.message);
     tell(sent.ok && secret !== "" ? sent.answer : undefined);

@@ -2,6 +2,7 @@
 import { createContext, useContext, useState } from "react";
 import { useRouter } from "next/navigation";
 import { useIntent } from "../kit/intent";
+import { toStores } from "../kit/writes";
 
 interface Away {
   readonly id: string;
@@ -24,13 +25,12 @@ export function PuttingAway({ children }: { children: React.ReactNode }) {
   const { send, sending, fault } = useIntent();
   const [away, setAway] = useState<readonly Away[]>([]);
   const putAway = async (id: string, words: string, why: string, seen: number): Promise<void> => {
-    const sent = await send("/api/stores", { id, type: "gone", body: { why }, seen });
+    const sent = await send(toStores(id, "gone", { why }, seen));
     if (sent?.ok) setAway((was) => [{ id, words, seq: sent.answer.seq }, ...was.filter((a) => a.id !== id)]);
     router.refresh();
   };
   const back = async (a: Away): Promise<void> => {
-    const body = { seq: a.seq, body: null };
-    const sent = await send("/api/stores", { id: a.id, type: "corrected", body, seen: a.seq });
+    const sent = await send(toStores(a.id, "corrected", { seq: a.seq, body: null }, a.seq));
     if (sent?.ok) setAway((was) => was.filter((x) => x !== a));
     router.refresh();
   };

@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Settings } from "@/core/stores/settings";
 import { Field } from "../kit/field";
 import { useIntent } from "../kit/intent";
+import { toHouse } from "../kit/writes";
 
 type Said = Pick<Settings, "name" | "units" | "currency" | "degrees" | "lengths">;
 
@@ -50,7 +51,11 @@ function useHouse(start: Said) {
     set({ ...s, ...to });
   };
   const keep = async (): Promise<void> => {
-    const r = await send("/api/household", { settings: s });
+    // What was changed here is sent, and nothing that another window may have changed meanwhile.
+    const changed = Object.fromEntries(
+      Object.entries(s).filter(([field, is]) => is !== start[field as keyof Said]),
+    ) as Partial<Said>;
+    const r = await send(toHouse(changed));
     if (!r?.ok) return;
     setKept(true);
     router.refresh();

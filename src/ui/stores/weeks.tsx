@@ -6,6 +6,7 @@ import { type Away, WEEKDAYS, WEEKDAY_WORDS, type Weekday } from "@/core/care/we
 import type { Settings } from "@/core/stores/settings";
 import { Field } from "../kit/field";
 import { useIntent } from "../kit/intent";
+import { toHouse } from "../kit/writes";
 
 type Said = Pick<Settings, "heightM" | "strainDays" | "away" | "morning">;
 
@@ -16,7 +17,7 @@ function useSettle() {
   const [kept, setKept] = useState(false);
   const settle = async (settings: Partial<Said>): Promise<boolean> => {
     setKept(false);
-    const r = await intent.send("/api/household", { settings });
+    const r = await intent.send(toHouse(settings));
     if (!r?.ok) return false;
     setKept(true);
     router.refresh();

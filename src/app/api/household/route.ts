@@ -9,7 +9,7 @@ export async function POST(request: Request): Promise<NextResponse> {
   return guarded(async () => {
     const w = await settleAnew(db(), body.value);
     return w.ok
-      ? NextResponse.json({ seq: w.state.seq, id: w.state.name, already: w.already })
+      ? NextResponse.json({ seq: w.state.seq, entry: w.seq, id: w.state.name, already: w.already })
       : NextResponse.json({ fault: w.fault }, { status: w.status });
   });
 }

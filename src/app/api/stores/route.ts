@@ -10,7 +10,7 @@ export async function POST(request: Request): Promise<NextResponse> {
     const w = await keep(db(), body.value);
     if (w.ok)
       return NextResponse.json(
-        { seq: w.state.seq, id: w.state.id, already: w.already },
+        { seq: w.state.seq, entry: w.seq, id: w.state.id, already: w.already },
         { status: w.already ? 200 : 201 },
       );
     return NextResponse.json(

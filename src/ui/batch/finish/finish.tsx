@@ -5,6 +5,7 @@ import type { Company } from "@/core/people/company";
 import { Foot } from "../../make/foot";
 import { clockTime } from "../../kitchen/time";
 import { Wrong } from "../../kit/field";
+import { When } from "../../kit/when";
 import { StageCautions } from "../../plan/cautions";
 import { Refusal } from "../refusal";
 import { useTakeBack } from "./take-back";
@@ -67,6 +68,7 @@ export function Finish({ batch, company, zone, onHand, right }: Props) {
         </div>
       </div>
       {fault && <Refusal fault={fault} insist={insist} sending={sending} />}
+      <When w={f.write.when} />
       {back.fault && <Refusal fault={back.fault} insist={back.insist} sending={back.sending} />}
       <Foot
         bar={{ words: barWords(f.inIt.length, right), press: open ? f.send : undefined, waits: !open }}

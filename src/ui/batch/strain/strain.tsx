@@ -4,6 +4,7 @@ import type { Day } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
 import type { Company } from "@/core/people/company";
 import { JugFigure } from "../../figures/jug";
+import { When } from "../../kit/when";
 import { useUnits } from "../../kit/units";
 import { Notes, StageCautions } from "../../plan/cautions";
 import { Measured, MeasureWrong } from "./measured";
@@ -158,6 +159,7 @@ export function Strain({ batch, company, care, today, last }: Props) {
             <HowStrained how={s.how} change={(how) => s.put({ how })} />
             <WhatWasSeen seen={s.seen} change={(seen) => s.put({ seen })} />
             <MeasureForm s={s} />
+            <When w={s.when} />
           </>
         )}
       </div>

@@ -45,7 +45,7 @@ const isKept = (k: unknown): Kept | undefined =>
 
 /** Straining as it is said so far, what it comes to, and its writing down. */
 export function useStraining(batch: Batch, company: Company) {
-  const { write, insist, sending, fault, clear, router } = useWrite(batch.id, batch.seq);
+  const { write, insist, sending, fault, clear, router, when } = useWrite(batch.id, batch.seq);
   const cut = batch.plan.steps.findIndex((s) => s.do === "strain");
   const planned = batch.plan.steps[cut];
   const finishes = batch.plan.steps.some((s, i) => s.do === "add" && i > cut);
@@ -76,7 +76,7 @@ export function useStraining(batch: Batch, company: Company) {
     });
   };
   return {
-    ...{ measured, marc, how, seen, signs, stops, finishes, sending, insist, send },
+    ...{ measured, marc, how, seen, signs, stops, finishes, sending, insist, send, when },
     expects: guess.ok ? guess.value.reckoning.strained.ml : undefined,
     got: got?.ok ? got.value : undefined,
     wrong: got && !got.ok ? got.faults[0] : of("measured"),

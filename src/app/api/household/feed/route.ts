@@ -24,6 +24,7 @@ export async function POST(request: Request): Promise<NextResponse> {
     const qr = address ? await qrOf(address, { type: "svg", margin: 2, errorCorrectionLevel: "M" }) : "";
     return NextResponse.json({
       seq: written.state.seq,
+      entry: written.seq,
       id: written.state.name,
       already: written.already,
       address,

@@ -1,0 +1,74 @@
+import type {
+  Answer,
+  BatchAnswer,
+  Beginning,
+  FeedAnswer,
+  RecipeAnswer,
+  SettingsSaid,
+  ToBatch,
+  ToBottle,
+  ToRecipe,
+  ToStores,
+} from "@/contract/writes";
+
+/** One thing to be written: where it goes, what it says, and what it will be answered. Its key is given when it is sent. */
+export interface Writing<A extends Answer = Answer> {
+  readonly url: string;
+  readonly body: Readonly<Record<string, unknown>>;
+  /** Never there: it ties the answer's type to the writing. */
+  readonly answered?: A;
+}
+interface Seen {
+  /** The version the writer saw. */
+  readonly seen?: number | undefined;
+  /** It was asked whether an unlikely value is so, and it is. */
+  readonly sure?: boolean;
+  /** The maker's time, where it is not now. */
+  readonly at?: string | undefined;
+  /** The day it was done, where that is not today. */
+  readonly on?: string | undefined;
+}
+
+/** Everything a page may write, a function each; nothing else makes a `Writing`. What is undefined is not sent. */
+export const toBatch = <T extends keyof ToBatch>(
+  id: string,
+  type: T,
+  body: ToBatch[T],
+  more: Seen = {},
+): Writing<BatchAnswer> => ({ url: `/api/batches/${id}`, body: { type, body, ...more } });
+
+export const toBegin = (id: string, body: Beginning): Writing<BatchAnswer> => ({
+  url: "/api/batches",
+  body: { id, ...body },
+});
+
+export const toBottle = <T extends keyof ToBottle>(
+  id: string,
+  type: T,
+  body: ToBottle[T],
+  more: Seen = {},
+): Writing => ({ url: `/api/bottles/${id}`, body: { type, body, ...more } });
+
+export const toStores = <T extends keyof ToStores>(
+  id: string,
+  type: T,
+  body: ToStores[T],
+  seen?: number,
+): Writing => ({ url: "/api/stores", body: { id, type, body, seen } });
+
+export const toRecipe = <T extends keyof ToRecipe>(
+  id: string,
+  type: T,
+  body: ToRecipe[T],
+  seen?: number,
+): Writing<RecipeAnswer> => ({ url: "/api/recipes", body: { id, type, body, seen } });
+
+export const toHouse = (settings: SettingsSaid): Writing => ({
+  url: "/api/household",
+  body: { settings },
+});
+
+export const toFeed = (secret: string): Writing<FeedAnswer> => ({
+  url: "/api/household/feed",
+  body: { secret },
+});
