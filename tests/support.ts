@@ -335,7 +335,11 @@ async function named(page: Page, name: string | RegExp, within = "body"): Promis
  * Presses what bears this name as a hand does that looks: it waits for what is busy, and where the thing moved away under it (a list that
  * shrinks above it) it presses once more where the thing is now. A page in the background draws no frames.
  */
-async function pressed(page: Page, target: ElementHandle<Element>, press: () => Promise<void>): Promise<void> {
+async function pressed(
+  page: Page,
+  target: ElementHandle<Element>,
+  press: () => Promise<void>,
+): Promise<void> {
   await page.bringToFront();
   const busy = async () => target.evaluate((e) => e instanceof HTMLButtonElement && e.disabled);
   for (let i = 0; i < 50 && (await busy().catch(() => false)); i++) {

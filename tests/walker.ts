@@ -66,7 +66,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
     /^(?:Line the sieve|Pour, |Read the jug|left to drip|wrung in a cloth|pressed|Herb stood|The layers|Mould|Gas where|Slime|A wrong smell|The lid bulged)/,
     "changes",
   ],
-  [/^(?:another bottle|or keep it|a date of my own|Take out bottle)/, "changes"],
+  [/^(?:another bottle|not today|or keep it|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
   [/^Photograph, /, "goes"],
   [/^forget them, and/, "writes"],
@@ -98,7 +98,10 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^(?:A6 card|A5 card|4 × 6 in card|plan|JSON-LD|Markdown|plain text|\w+\.(?:csv|zip))$/, "writes"],
   // The house's weeks, and what is said of a batch in them.
-  [/^(?:first day|last day|at; the calendar|may be strained from|best|at the latest|wanted by)/, "dates"],
+  [
+    /^(?:the day it was done|first day|last day|at; the calendar|may be strained from|best|at the latest|wanted by)/,
+    "dates",
+  ],
   [/^(?:why, if you like|to|metres above the sea|what it shows|why|in words)/, "types"],
   [/^(?:a word by mail|move its window|write down how it tastes|\d+ (?:readings|moves|clocks))/, "changes"],
   [/^(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day$/, "writes"],

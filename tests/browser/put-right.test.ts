@@ -17,6 +17,7 @@ import {
   newPage,
   openBrowser,
   says,
+  typeDay,
   serve,
   tapOn,
   words,
@@ -71,6 +72,31 @@ describe("putting right, by hand", () => {
     expect(await page.$eval("del", (e) => (e as HTMLElement).innerText)).toContain("700 mL");
     expect((await stateOf(b.id)).measured).toBe("650 mL");
     expect(page.errors).toEqual([]);
+    await page.close();
+  });
+
+  test("what was done on Sunday is said on Tuesday, and a wrong day is put right, by keys and by finger", async () => {
+    process.env["JOLLY_NOW_FROZEN"] = "2026-11-20T09:00:00Z";
+    const b = await begun();
+    process.env["JOLLY_NOW_FROZEN"] = NOW;
+    const page = await newPage(browser);
+    await goTo(page, `${app.url}/batch/${b.id}/strain`);
+    await fill(page, "#measured", "700 mL");
+    await clickOn(page, "not today");
+    await typeDay(page, 'input[type="date"]', "2026-11-19");
+    await clickOn(page, "Strained");
+    await says(page, "before it was begun");
+    await typeDay(page, 'input[type="date"]', "2026-11-22");
+    await clickOn(page, "Strained");
+    await says(page, "to bottle");
+    expect(await stateOf(b.id)).toMatchObject({ strainedDay: "2026-11-22", measured: "700 mL" });
+    await page.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
+    await goTo(page, `${app.url}/batch/${b.id}`);
+    await tapOn(page, "Put right: Strained");
+    await typeDay(page, 'form[aria-label="Put right"] input[type="date"]', "2026-11-21");
+    await tapOn(page, "Put it right");
+    await says(page, "It stood at 22 November.");
+    expect(await stateOf(b.id)).toMatchObject({ strainedDay: "2026-11-21", measured: "700 mL" });
     await page.close();
   });
 

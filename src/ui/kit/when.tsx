@@ -41,6 +41,8 @@ export function When({ w, stands }: { w: WhenSaid; stands?: Day }) {
   const today = useToday();
   const id = useId();
   const [open, setOpen] = useState(stands !== undefined);
+  // Half a day that is being typed is no day yet, and is not typed over.
+  const [typed, setTyped] = useState(stands ?? today);
   if (!open && w.on === undefined && !w.wrongDay)
     return (
       <button type="button" className="plain min-h-11 text-base" onClick={() => setOpen(true)}>
@@ -57,11 +59,12 @@ export function When({ w, stands }: { w: WhenSaid; stands?: Day }) {
         type="date"
         className="field w-44"
         max={today}
-        value={w.on ?? stands ?? today}
+        value={typed}
         aria-invalid={w.wrongDay !== undefined}
         aria-describedby={w.wrongDay ? `${id}-wrong` : undefined}
         onChange={(e) => {
           const day = e.target.value;
+          setTyped(day);
           w.setOn(day === "" || day === (stands ?? today) ? undefined : day);
         }}
       />
