@@ -20,6 +20,7 @@ const common = {
   transformIgnorePatterns: ["/node_modules/(?!temporal-)"],
 };
 export default {
+  testSequencer: "<rootDir>/tests/heaviest-first.mjs",
   projects: [
     {
       ...common,

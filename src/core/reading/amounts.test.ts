@@ -250,8 +250,9 @@ describe("what may be typed at a line", () => {
     expect(["line", "lines", "ask", "unknown", "fault"]).toContain(r.is);
     if (r.is === "fault") expect(r.fault.message.length).toBeGreaterThan(20);
   }); // prettier-ignore
-  const LINES = 100_000;
-  test("a hundred thousand lines made of kitchen words are all answered, and what is understood is of the right size", () => {
+  /** By hand: JOLLY_LINES=100000. */
+  const LINES = Number(process.env["JOLLY_LINES"] ?? 25_000);
+  test("lines by the ten thousand made of kitchen words are all answered, and what is understood is of the right size", () => {
     const words = [
       "1", "2", "½", "1½", "1/2", "-", "a", "half", "dozen", "cup", "cups", "tbsp", "T", "oz", "fl oz", "g", "ml", "handful", "sprigs", "clove", "cloves",
       "part", "jar", "of", "and", "or", "fresh", "dried", "grated", "honey", "garlic", "mint", "vinegar", "vodka", "elderberries", "(", ")", ",", "%", "proof",
@@ -277,6 +278,6 @@ describe("what may be typed at a line", () => {
       const again = readAmount(r.line.amount.text, "us");
       if (!again.ok) throw new Error(`“${text}” gave an amount that is not one: “${r.line.amount.text}”`);
     }
-    for (const is of ["line", "ask", "unknown", "fault"]) expect(seen.get(is) ?? 0).toBeGreaterThan(500);
+    for (const is of ["line", "ask", "unknown", "fault"]) expect(seen.get(is) ?? 0).toBeGreaterThan(200);
   }, 120_000);
 });
