@@ -6,6 +6,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   serverExternalPackages: ["pdfkit", "fontkit", "postgres", "sharp", "nodemailer", "ical.js"],
+  // A photograph may have 15 MB; the handler itself says so where it is more.
+  experimental: { proxyClientMaxBodySize: "16mb" },
   devIndicators: false,
   // ./jolly test looks at the types; whoever only starts it need not wait for that.
   typescript: { ignoreBuildErrors: true },

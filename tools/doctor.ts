@@ -5,6 +5,7 @@ import { migrationsIn } from "../src/store/migrate";
 import {
   type Finding,
   batchFindings,
+  effectFindings,
   journalFindings,
   mendTables,
   summary,
@@ -72,6 +73,7 @@ async function main(name: string, mend: boolean): Promise<number> {
       ...(await journalFindings(sql)),
       ...(await tableFindings(sql)),
       ...(await batchFindings(sql)),
+      ...(await effectFindings(sql)),
     ];
     const mendable = found.filter((f) => f.mendable);
     if (mend && mendable.length > 0) await mendTables(sql);

@@ -107,7 +107,7 @@ run_tests() {
   if [ -n "$looked" ]; then wait "$looked" || failed=1; cat "$scratch/looked" >&2; fi
   local projects
   case "$only" in all) projects="core store command browser" ;; unit) projects="core" ;; store|command|browser) projects="$only" ;; *) die "test knows unit, store, command and browser." ;; esac
-  JOLLY_TEST_SCRATCH=$scratch node --no-warnings node_modules/.bin/jest --selectProjects $projects --json --outputFile="$scratch/out.json" --maxWorkers=4 --forceExit || failed=1
+  JOLLY_TEST_SCRATCH=$scratch node --no-warnings node_modules/.bin/jest --selectProjects $projects --json --outputFile="$scratch/out.json" --maxWorkers=3 --forceExit || failed=1
   node -e '
     const o = JSON.parse(require("fs").readFileSync(process.argv[1]));
     const extra = +process.argv[2] && o.numFailedTests + o.numRuntimeErrorTestSuites === 0 ? 1 : 0;

@@ -109,8 +109,7 @@ export function calendarFile(items: readonly CalendarItem[], name: string, zone:
     text("version", "2.0"),
     text("prodid", PRODUCT),
     text("calscale", "GREGORIAN"),
-    // What begins with X- has no type of its own to be named.
-    ["x-wr-calname", {}, "unknown", name] as const,
+    text("x-wr-calname", name),
   ];
   const calendar: Component = ["vcalendar", head, [...rules, ...items.map((i) => eventOf(i, zone))]];
   return ICAL.stringify(calendar as never);

@@ -49,7 +49,7 @@ export interface Beginning {
   readonly recipe?: { readonly id: string; readonly version: number };
 }
 /** What is said anew of the house; what is left out stays as it is. */
-export type SettingsSaid = Partial<Omit<Settings, "feed">>;
+export type SettingsSaid = Given<Partial<Omit<Settings, "feed">>>;
 
 /** What any write is answered with: the new version, the thing it is of, and the place of what was written in its journal. */
 export interface Answer {

@@ -1,5 +1,4 @@
 import { Temporal } from "temporal-polyfill";
-import { z } from "zod";
 
 /** A plain calendar day in the household's zone, `YYYY-MM-DD`. Care falls on days, so no clock change moves it. */
 export type Day = string;
@@ -40,6 +39,15 @@ export const daysBetween = (from: Day, to: Day): number => numberOf(to) - number
 /** The household's calendar day at an instant. */
 export const dayAt = (iso: string, zone: string): Day =>
   Temporal.Instant.from(iso).toZonedDateTimeISO(zone).toPlainDate().toString();
+
+/** Whether a clock can be set by it, like Europe/London. */
+export function isZone(zone: string): boolean {
+  try {
+    return /^[A-Za-z][\w+-]*(?:\/[\w+-]+)*$/.test(zone) && dayAt("2026-01-01T12:00:00Z", zone) !== "";
+  } catch {
+    return false;
+  }
+}
 
 /** An ISO instant as milliseconds since the first of 1970. Throws on what is none. */
 export const msOf = (iso: string): number => Temporal.Instant.from(iso).epochMilliseconds;
@@ -83,7 +91,3 @@ export const isDay = (text: string): boolean => {
     return false;
   }
 };
-
-/** A day as it stands in a form or a file: one the calendar has, in a century a household writes of. */
-export const realDay = (says: string) =>
-  z.string().refine((text) => isDay(text) && text >= "1900" && text < "2200", says);

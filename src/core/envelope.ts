@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { realDay } from "./day";
+import { realDay } from "./real-day";
 
 /** A journal entry that cannot be read: a type from a newer build, or a body that is not what its type says. */
 export class UnreadableEvent extends Error {

@@ -2,10 +2,12 @@ import { type Fault, fault, faultOfIssue } from "../core/fault";
 import {
   BOTTLE_BODIES,
   BOTTLE_ENTRIES,
+  type BottleBody,
   type BottleEvent,
   type BottleEventType,
   type BottleNow,
   type Filled,
+  GRAVE_SIGNS,
   filledOf,
   foldBottle,
   readBottleBody,
@@ -22,6 +24,7 @@ import { VESSELS } from "../core/vessel/catalogue";
 import { type Refused, type Stream, type Written, appendWithin, eventsOf } from "./append";
 import type { Sql, Tx } from "./db";
 import type { EventRequest } from "./entries";
+import { household } from "./household";
 import { batchOf } from "./journal";
 import { stores } from "./stores";
 import { projectBatch } from "./projection";
@@ -82,6 +85,27 @@ function atDoor(
   return undefined;
 }
 
+/** What an entry says that cannot all be so. */
+function unheldTogether(type: BottleEventType, body: unknown): Fault | undefined {
+  if (type === "inspected") {
+    const { signs, outcome, useBy } = body as BottleBody<"inspected">;
+    if (outcome !== "throw-out" && signs.some((s) => GRAVE_SIGNS.has(s)))
+      return fault("NotFine", "On such a sign it is thrown out, and not tasted.", ["outcome"]);
+    if (outcome === "use-up" && useBy === undefined)
+      return fault("NoDay", "Say by which day it is to be used up.", ["useBy"]);
+  }
+  if (type === "coursed") {
+    const { ml, times } = body as BottleBody<"coursed">;
+    if (ml * times > MOST_A_DAY_ML)
+      return fault("TooMuch", "That is more than a litre a day. Say how much at a time, and how often.", [
+        "ml",
+      ]);
+  }
+  return undefined;
+}
+/** No course here is more than this a day, mL; what may be taken is judged elsewhere, far below it. */
+const MOST_A_DAY_ML = 1000;
+
 async function completed(
   tx: Tx,
   type: BottleEventType,
@@ -91,6 +115,18 @@ async function completed(
 ): Promise<unknown | Fault> {
   const parsed = BOTTLE_BODIES[type].safeParse(body);
   if (!parsed.success) return faultOfIssue("NotAnEntry", parsed.error.issues[0]!);
+  const odd = unheldTogether(type, parsed.data);
+  if (odd) return odd;
+  if (type === "moved") {
+    const { at, place } = parsed.data as { at?: string; place: string };
+    const named = at === undefined ? undefined : (await household(tx)).places.find((x) => x.id === at);
+    if (at !== undefined && named?.class !== place)
+      return fault(
+        "NoSuchPlace",
+        "The house has no such place, or not of that sort. Choose one of its own.",
+        ["at"],
+      );
+  }
   if (type === "poured") {
     const { ml } = parsed.data as { ml: number };
     if (!canPour(ml, b.leftMl))

@@ -22,14 +22,21 @@ export function connect(url: string, max = 8, limits: Limits = {}): Sql {
   }) as unknown as Sql;
 }
 
+/** Connections of one archive that is carried out: its own, since it is as slow as who takes it, and no statement of it is given up. */
+export function ownConnections(): Sql {
+  return connect(urlOfHouse(), 3, { connectS: 3 });
+}
+
+function urlOfHouse(): string {
+  const url = process.env["DATABASE_URL"];
+  if (!url) throw new Error("DATABASE_URL is not set; start the app with ./jolly start");
+  return url;
+}
+
 const held = globalThis as unknown as { jollySql?: Sql };
 
 /** The one pool of this server, on `DATABASE_URL`. */
 export function db(): Sql {
-  if (!held.jollySql) {
-    const url = process.env["DATABASE_URL"];
-    if (!url) throw new Error("DATABASE_URL is not set; start the app with ./jolly start");
-    held.jollySql = connect(url, 8, { connectS: 3, statementMs: 10_000 });
-  }
+  held.jollySql ??= connect(urlOfHouse(), 8, { connectS: 3, statementMs: 10_000 });
   return held.jollySql;
 }

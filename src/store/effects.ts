@@ -7,6 +7,7 @@ import {
   pourChanges,
   poursOf,
 } from "../core/cellar/pours";
+import { dayAt } from "../core/day";
 import { fault, isFault } from "../core/fault";
 import type { Batch } from "../core/journal/fold";
 import { reckonBatch, reckonMade } from "../core/journal/reckon";
@@ -17,6 +18,7 @@ import { type FromStores, movementsOf } from "../core/stores/movements";
 import { RefusedAlong, type Write, appendWithin, eventsOf, followingKey } from "./append";
 import { streamOf } from "./bottles";
 import type { Tx } from "./db";
+import { household } from "./household";
 import { batchOf } from "./journal";
 import { STORED, itemsWith, oneAtATime } from "./stores";
 
@@ -60,6 +62,24 @@ async function written<S extends { readonly seq: number }, E>(
   if (!done.ok) throw new RefusedAlong(done.fault);
 }
 
+/** What a batch holds of the stores or the cellar that it does not take: nothing, where its journals are sound. */
+export async function heldTooMuch(tx: Tx, batch: Batch): Promise<readonly string[]> {
+  const made = batch.state === "undone" ? undefined : reckonMade(batch);
+  if (made && !made.ok) return [];
+  const program = made?.value.program;
+  const holds = await fromStores(tx, batch.code);
+  const items = await itemsWith(
+    tx,
+    holds.map((h) => h.id),
+  );
+  const moves = movementsOf(program, { bottles: batch.bottles, items, holds, today: "" });
+  const pours = pourChanges(program ? poursOf(program) : [], await pouredInto(tx, batch.code));
+  return [
+    ...moves.flatMap((m) => (m.type === "returned" || m.type === "emptied" ? [m.id] : [])),
+    ...pours.right.map((r) => r.pour.bottle),
+  ];
+}
+
 /** What a batch holds of each thing in the stores: what it took less what it gave back. */
 const fromStores = (tx: Tx, code: string): Promise<FromStores[]> => tx<FromStores[]>`
   select stream_id as id,
@@ -75,7 +95,9 @@ async function followStores(tx: Tx, program: Program | undefined, c: Cause): Pro
     holds.map((h) => h.id),
   );
   const cause = { kind: "batch", stream: c.batch.id, seq: c.seq };
-  for (const { id, type, body } of movementsOf(program, c.batch.bottles, items, holds))
+  const { bottles } = c.batch;
+  const today = dayAt(c.at, (await household(tx)).zone);
+  for (const { id, type, body } of movementsOf(program, { bottles, items, holds, today }))
     await written(tx, STORED, {
       ...{ streamId: id, key: followingKey(c.key, type, id), type, at: c.at },
       body: { ...body, by: c.batch.code, cause },

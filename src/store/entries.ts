@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { realDay } from "../core/day";
+import { realDay } from "../core/real-day";
 import { fault } from "../core/fault";
 import { BODIES, ENTRIES, type EventType } from "../core/journal/events";
 import { completed } from "./completions";

@@ -71,8 +71,11 @@ async function* partsOf(sql: Sql): AsyncGenerator<Part> {
   for await (const f of houseFiles(sql)) yield { name: f.name, bytes: [f.bytes], packed: true };
 }
 
-/** One archive of all there is, a part at a time, so that none of it is held whole. */
-export function everything(sql: Sql): ReadableStream<Uint8Array> {
+/**
+ * One archive of all there is, a part at a time, so that none of it is held whole. What is cut off is seen as such: an archive ends with its list.
+ * @param done called once it is written, or given up
+ */
+export function everything(sql: Sql, done: () => void = () => undefined): ReadableStream<Uint8Array> {
   const waiting: Uint8Array[] = [];
   let failed: unknown;
   const zip = new Zip((e, chunk) => {
@@ -97,10 +100,18 @@ export function everything(sql: Sql): ReadableStream<Uint8Array> {
   const from = chunks();
   return new ReadableStream<Uint8Array>({
     async pull(to) {
-      const next = await from.next();
-      if (next.done) to.close();
-      else to.enqueue(next.value);
+      try {
+        const next = await from.next();
+        if (!next.done) return to.enqueue(next.value);
+        to.close();
+      } catch (e) {
+        to.error(e);
+      }
+      done();
     },
-    cancel: () => void from.return(undefined),
+    cancel: async () => {
+      await from.return(undefined);
+      done();
+    },
   });
 }

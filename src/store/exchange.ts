@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { Sql, Tx } from "./db";
-import { realDay } from "../core/day";
+import { isZone } from "../core/day";
+import { realDay } from "../core/real-day";
 import { Place, Weeks } from "../core/stores/settings";
 import { type Household, household, settle, usualHousehold } from "./household";
 import { type Row, type Stream, sentHash, toEvent } from "./append";
@@ -17,15 +18,6 @@ import { STORED } from "./stores";
  * It is what `backup` writes, `restore` reads and the demo is kept in; see docs/formats.md.
  */
 export const JOURNAL_FORMAT = "jolly-crock/journal";
-/** Whether a clock can be set to it. */
-function isZone(zone: string): boolean {
-  try {
-    return new Intl.DateTimeFormat("en", { timeZone: zone }).resolvedOptions().timeZone !== "";
-  } catch {
-    return false;
-  }
-}
-
 /** Version 2 added the stores and the household's money, version 3 its scales and places, version 4 its recipes; older ones are read for ever. */
 export const JOURNAL_VERSION = 4;
 

@@ -3,7 +3,7 @@ import type { UnitSystem } from "../core/quantity/units";
 import { Place, type Settings, USUAL_PLACES, USUAL_WEEKS, Weeks, usualScales } from "../core/stores/settings";
 import type { Sql, Tx } from "./db";
 
-export interface Household extends Settings {
+export interface Household extends Omit<Settings, "zone"> {
   readonly id: string;
   readonly zone: string;
 }

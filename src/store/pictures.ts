@@ -24,7 +24,8 @@ const TAKES: ReadonlySet<string> = new Set(["jpeg", "png", "webp"]);
 export async function madeSmall(sent: Uint8Array): Promise<Made | Fault> {
   const open = () => sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: "error" });
   try {
-    const { format, width = 0, height = 0 } = await open().metadata();
+    // How large it is stands at its head, and is told before anything is unfolded.
+    const { format, width = 0, height = 0 } = await sharp(sent, { limitInputPixels: false }).metadata();
     if (!TAKES.has(format ?? ""))
       return fault("NotAPicture", "A photograph is a JPEG, PNG or WebP file. Choose another.", ["picture"]);
     if (width * height > MOST_PIXELS)

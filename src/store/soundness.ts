@@ -1,7 +1,9 @@
+import { UnreadableEvent } from "../core/envelope";
 import { RULES_VERSION } from "../core/reckoning/reckon";
 import { reckonBatch } from "../core/journal/reckon";
 import { type Row, toEvent } from "./append";
 import type { Sql, Tx } from "./db";
+import { heldTooMuch } from "./effects";
 import { STREAMS } from "./exchange";
 import { BATCHES, batchOf } from "./journal";
 import { remake } from "./rebuild";
@@ -87,8 +89,17 @@ export async function tableDifferences(sql: Sql): Promise<string[]> {
 /** Lists that are behind the journal, running numbers below those given, batches that do not reckon. */
 export async function tableFindings(sql: Sql): Promise<Finding[]> {
   const found: Finding[] = [];
-  const differ = await tableDifferences(sql);
-  if (differ.length > 0)
+  const differ = await tableDifferences(sql).catch((e: unknown) => {
+    if (e instanceof UnreadableEvent) return e;
+    throw e;
+  });
+  if (differ instanceof UnreadableEvent)
+    found.push({
+      what: `The lists cannot be held against the journal: ${differ.message}.`,
+      mend: "See to the entry that does not read first; the lists stay as they are.",
+      mendable: false,
+    });
+  else if (differ.length > 0)
     found.push({
       what: `${differ.length} rows of the lists are not what the journal says (${differ.slice(0, 3).join(", ")}).`,
       mend: "The lists are made anew from the journal.",
@@ -122,6 +133,40 @@ export async function batchFindings(sql: Sql): Promise<Finding[]> {
       found.push({
         what: `${code}: the correction of entry ${u.seq} is passed over: ${u.message}.`,
         mend,
+        mendable: false,
+      });
+  }
+  return found;
+}
+
+/** What hangs in the air: bottles’ journals of no batch, drawings and pours by a batch there is not, two bottles under one number, things held that are not taken. */
+export async function effectFindings(sql: Sql): Promise<Finding[]> {
+  const orphans = await sql<{ id: string }[]>`
+    select distinct stream_id as id from event e where stream_kind = 'bottle' and not exists (
+      select 1 from event b where b.stream_kind = 'batch' and b.type in ('bottled', 'corrected') and b.body::text like '%' || e.stream_id || '%')`;
+  const causeless = await sql<{ id: string; by: string }[]>`
+    select distinct stream_id as id, coalesce(body ->> 'by', body ->> 'into') as by from event
+    where ((stream_kind = 'store' and type in ('drawn', 'returned', 'filled', 'emptied')) or (stream_kind = 'bottle' and body ? 'into'))
+      and coalesce(body ->> 'by', body ->> 'into') not in (select code from batch)`;
+  const twice = await sql<{ code: string; number: number }[]>`
+    select b.code, x.number from bottle x join batch b on b.id = x.batch_id group by b.code, x.number having count(*) > 1`;
+  const byHand = "Nothing is changed by itself. Look at it in the Cellar and the Stores, and say what is so.";
+  const found = [
+    ...orphans.map((o) => `The bottle ${o.id} has a journal, and no batch ever filled it.`),
+    ...causeless.map((c) => `${c.id} was drawn from or poured by ${c.by}, and there is no such batch.`),
+    ...twice.map((t) => `${t.code} has two bottles of the number ${t.number}.`),
+  ].map((what) => ({ what, mend: byHand, mendable: false }));
+  for (const { id, code } of await sql<
+    { id: string; code: string }[]
+  >`select id, code from batch order by code`) {
+    const held = (await sql.begin(async (tx) => {
+      const batch = await batchOf(tx, id).catch(() => undefined);
+      return batch ? heldTooMuch(tx, batch) : [];
+    })) as readonly string[];
+    if (held.length > 0)
+      found.push({
+        what: `${code} holds more than it takes of ${held.join(", ")}.`,
+        mend: `Put any of its lines right, and what it holds follows: /batch/${id}`,
         mendable: false,
       });
   }

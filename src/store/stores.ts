@@ -136,7 +136,9 @@ async function complete(tx: Tx, r: StoreRequest): Promise<unknown | Fault> {
 async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreItem | Fault> {
   switch (kept.what) {
     case "lot": {
-      const { units } = await household(tx);
+      const { units, zone } = await household(tx);
+      if (kept.got > dayAt(now(), zone))
+        return fault("InTheFuture", "It has not been got yet. Give the day it came into the house.", ["got"]);
       const g = gramsOf(kept, units, (await stores(tx)).catalogue);
       return g.ok ? { ...kept, grams: g.value } : g.faults[0]!;
     }

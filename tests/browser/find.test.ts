@@ -182,7 +182,9 @@ describe("a label’s code", () => {
     const label = await pictureOfCode(page);
     await goTo(page, app.url);
     await clickOn(page, "find");
-    const input = (await page.$('[role="dialog"] input[type="file"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.waitForSelector(
+      '[role="dialog"] input[type="file"]',
+    )) as ElementHandle<HTMLInputElement>;
     const sock = join(tmpdir(), "jolly-sock.png");
     writeFileSync(
       sock,

@@ -9,7 +9,7 @@ import { write } from "../../src/store/entries";
 import { batchOf } from "../../src/store/journal";
 import { oursOf } from "../../src/store/ours";
 import { recallOfBatch, recallOfLot } from "../../src/store/recall";
-import { batchFindings, journalFindings, tableFindings } from "../../src/store/soundness";
+import { batchFindings, effectFindings, journalFindings, tableFindings } from "../../src/store/soundness";
 import { keep, stores } from "../../src/store/stores";
 import { type Chance, chance } from "../chance";
 import { type Household, newHousehold } from "../support";
@@ -393,6 +393,7 @@ describe("lives put right", () => {
       ...(await journalFindings(home.sql)),
       ...(await tableFindings(home.sql)),
       ...(await batchFindings(home.sql)),
+      ...(await effectFindings(home.sql)),
     ]).toEqual([]);
   });
 });

@@ -3,7 +3,7 @@
  * it, and rooms to its left on its own. docs/house.md says in a sentence what each is for.
  */
 export const FLOORS = [
-  ["fault", "estimate", "words", "day", "envelope", "remembered"],
+  ["fault", "estimate", "words", "day", "real-day", "envelope", "remembered"],
   ["quantity"],
   ["mixture", "material", "vessel", "keeping"],
   ["reading"],

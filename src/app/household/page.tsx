@@ -28,6 +28,7 @@ export default async function HouseholdPage() {
           currency: home.currency,
           degrees: home.degrees,
           lengths: home.lengths,
+          zone: home.zone,
         }}
       />
       <HouseWeeks

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { type Day, addDays, daysBetween, realDay } from "../day";
+import { type Day, addDays, daysBetween } from "../day";
+import { realDay } from "../real-day";
 
 export const WEEKDAYS = ["mon", "tue", "wed", "thu", "fri", "sat", "sun"] as const;
 export type Weekday = (typeof WEEKDAYS)[number];

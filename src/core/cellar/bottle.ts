@@ -1,6 +1,7 @@
 import { noOther } from "../fault";
 import { z } from "zod";
-import { type Day, realDay } from "../day";
+import { type Day } from "../day";
+import { realDay } from "../real-day";
 import {
   type Correction,
   type EntryRows,

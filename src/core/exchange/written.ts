@@ -123,7 +123,8 @@ export function written(plan: Plan, catalogue: Catalogue = MATERIALS): Written {
 export function toMarkdown(plan: Plan, catalogue?: Catalogue, note?: string): string {
   const w = written(plan, catalogue);
   return [
-    `# ${w.name}`,
+    // A name is one line, whatever was pasted into it.
+    `# ${w.name.replace(/\s+/g, " ").trim()}`,
     "",
     `Kind: ${w.kind}`,
     `Measures: ${w.measures}`,

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { TOUCHES } from "../care/care";
-import { realDay } from "../day";
+import { realDay } from "../real-day";
 import { STANDS } from "../kitchen/cooling";
 import { type EntryRows, type Envelope, bodyReader, correctedBody, entryRow } from "../envelope";
 import { PLANT_CLASSES } from "../material/classes";

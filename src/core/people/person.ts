@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { type Day, addMonths, realDay } from "../day";
+import { type Day, addMonths } from "../day";
+import { realDay } from "../real-day";
 
 /** What is known of someone, as far as the cautions ask. Each is a plain statement about the person, never a diagnosis by the product. */
 export const FLAGS = [

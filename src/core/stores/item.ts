@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { isDay, realDay } from "../day";
+import { isDay } from "../day";
+import { realDay } from "../real-day";
 import { CUTS, FORMS, PLANT_CLASSES } from "../material/classes";
 import { PlantRow } from "../material/rows";
 import { Person } from "../people/person";

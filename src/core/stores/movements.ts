@@ -1,3 +1,4 @@
+import type { Day } from "../day";
 import type { Bottle } from "../journal/events";
 import type { Program } from "../reckoning/program";
 import { allot } from "./allot";
@@ -23,6 +24,10 @@ const asLot = (s: Stored, leftG: number, id = s.id): LotOnHand[] =>
 const oldestFirst = (a: LotOnHand, b: LotOnHand): number =>
   a.got.localeCompare(b.got) || a.id.localeCompare(b.id);
 
+/** Whether a lot can give on a day: it is not put away, and was in the house by then. */
+const isThere = ({ gone, item }: Stored, day: Day): boolean =>
+  !gone && item.what === "lot" && item.got <= day;
+
 /** How a lot is called that a batch has drawn from already, so far as it did. */
 const STANDS = "stands-";
 const lotOf = (id: string): string => (id.startsWith(STANDS) ? id.slice(STANDS.length) : id);
@@ -35,11 +40,12 @@ function gramsWanted(
   p: Program,
   items: readonly Stored[],
   held: ReadonlyMap<string, FromStores>,
+  today: Day,
 ): Map<string, number> {
   const standing = items
     .flatMap((s) => asLot(s, held.get(s.id)?.grams ?? 0, STANDS + s.id))
     .sort(oldestFirst);
-  const free = items.flatMap((s) => (s.gone ? [] : asLot(s, s.leftG))).sort(oldestFirst);
+  const free = items.flatMap((s) => (isThere(s, today) ? asLot(s, s.leftG) : [])).sort(oldestFirst);
   const lots = new Set(items.flatMap((s) => (s.item.what === "lot" ? [s.id] : [])));
   const wanted = new Map<string, number>();
   const put = (id: string, grams: number): void => void wanted.set(id, (wanted.get(id) ?? 0) + grams);
@@ -71,20 +77,28 @@ function emptiesWanted(
   return wanted;
 }
 
+/** The stores as a batch finds them. */
+export interface Around {
+  /** What the batch filled. */
+  readonly bottles: readonly Bottle[];
+  /** What stands in the stores, and whatever the batch holds of, put away or not. */
+  readonly items: readonly Stored[];
+  readonly holds: readonly FromStores[];
+  /** The day of what is written: a lot got after it gave nothing to it. */
+  readonly today: Day;
+}
+
 /**
  * What makes the stores follow a batch: the difference between what it takes and what it holds of them, thing by thing. Written again it is nothing.
  * @param program what the batch was really made of; nothing where it never began
- * @param items what stands in the stores, and whatever the batch holds of, put away or not
  * @returns in one order, so that two batches written at once cannot wait for each other
  */
 export function movementsOf(
   program: Program | undefined,
-  bottles: readonly Bottle[],
-  items: readonly Stored[],
-  holds: readonly FromStores[],
+  { bottles, items, holds, today }: Around,
 ): Movement[] {
   const held = new Map(holds.map((h) => [h.id, h]));
-  const grams = program ? gramsWanted(program, items, held) : new Map<string, number>();
+  const grams = program ? gramsWanted(program, items, held, today) : new Map<string, number>();
   const counts = emptiesWanted(program ? bottles : [], items, held);
   const ids = [...new Set([...held.keys(), ...grams.keys(), ...counts.keys()])].sort();
   return ids.flatMap((id): Movement[] => {

@@ -9,6 +9,7 @@ import {
   correctionsOf,
   entryRow,
 } from "../envelope";
+import { isZone } from "../day";
 import type { UnitSystem } from "../quantity/units";
 
 /** Where bottles may stand in this household, under its own names. */
@@ -51,6 +52,8 @@ export const Settings = z.strictObject({
     .min(1, "Give the house a name; it stands at the head of every page.")
     .max(80, "Keep the name under 80 letters."),
   units: z.enum(["us", "metric", "imperial"]),
+  /** By whose clock its days begin and its bells ring; days that are written already stay what they were. */
+  zone: z.string().max(60).refine(isZone, "Write a time zone by its city, like Europe/London.").optional(),
   currency: z
     .string()
     .trim()
@@ -59,7 +62,14 @@ export const Settings = z.strictObject({
   /** What its thermometer shows, and its ruler. */
   degrees: z.enum(["C", "F"]),
   lengths: z.enum(["cm", "in"]),
-  places: z.array(Place).min(1).max(20),
+  places: z
+    .array(Place)
+    .min(1)
+    .max(20)
+    .refine(
+      (all) => new Set(all.map((p) => p.id)).size === all.length,
+      "Two places have one mark. Name one anew.",
+    ),
   /** Metres above the sea: water boils lower in the hills. */
   heightM: z
     .number("Give the height in metres, like 340.")
@@ -92,6 +102,9 @@ const settled2 = (body: unknown): unknown => ({ ...(body as object), ...USUAL_WE
 /** Version 3 had learned nothing by heart. */
 const settled3 = (body: unknown): unknown => ({ ...(body as object), knows: [] });
 
+/** Version 4 could not say by whose clock the house lives. */
+const settled4 = (body: unknown): unknown => body;
+
 const BODIES = {
   settled: Settings,
   corrected: z.strictObject({
@@ -102,7 +115,7 @@ const BODIES = {
 } as const;
 /** The last word counts; two windows that settle at once both stand in the journal. */
 export const HOUSEHOLD_ENTRIES: EntryRows<keyof typeof BODIES> = {
-  settled: entryRow(4, "commutes", "noticed", "decides"),
+  settled: entryRow(5, "commutes", "noticed", "decides"),
   corrected: entryRow(1, "noticed", "decides"),
 };
 export type HouseholdEvent =
@@ -110,7 +123,7 @@ export type HouseholdEvent =
 
 /** Parses a stored body. Throws `UnreadableEvent`. */
 export const readHouseholdBody = bodyReader("the household’s journal", BODIES, HOUSEHOLD_ENTRIES, {
-  settled: { 1: settled1, 2: settled2, 3: settled3 },
+  settled: { 1: settled1, 2: settled2, 3: settled3, 4: settled4 },
 });
 
 export interface Settled extends Settings {

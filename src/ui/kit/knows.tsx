@@ -18,7 +18,7 @@ export function useKnows() {
   const knows = useContext(Knows);
   const { send, sending, fault } = useIntent();
   const say = async (ids: readonly string[]): Promise<void> => {
-    const sent = await send(toHouse({ knows: [...new Set(ids)] }));
+    const sent = await send(toHouse({ knows: [...new Set(ids)] }, { knows: [...knows] }));
     if (sent?.ok) router.refresh();
   };
   return {

@@ -63,9 +63,10 @@ export const toRecipe = <T extends keyof ToRecipe>(
   seen?: number,
 ): Writing<RecipeAnswer> => ({ url: "/api/recipes", body: { id, type, body, seen } });
 
-export const toHouse = (settings: SettingsSaid): Writing => ({
+/** @param was what the page saw of the lists it changes */
+export const toHouse = (settings: SettingsSaid, was?: SettingsSaid): Writing => ({
   url: "/api/household",
-  body: { settings },
+  body: { settings, was },
 });
 
 export const toFeed = (secret: string): Writing<FeedAnswer> => ({

@@ -24,14 +24,25 @@ export function useInstruments(): readonly ShownInstrument[] {
   const [all, set] = useState<readonly ShownInstrument[]>([]);
   useEffect(() => {
     if (!instruments) return undefined;
-    const source = new EventSource("/api/instruments");
-    source.onmessage = (e: MessageEvent<string>) => {
-      const said = Said.safeParse(JSON.parse(e.data));
-      if (said.success) set(said.data);
+    let source: EventSource | undefined;
+    // A browser keeps few lines to one house: a page nobody looks at lets go of its own.
+    const listen = (): void => {
+      source?.close();
+      source = document.hidden ? undefined : new EventSource("/api/instruments");
+      if (!source) return;
+      source.onmessage = (e: MessageEvent<string>) => {
+        const said = Said.safeParse(JSON.parse(e.data));
+        if (said.success) set(said.data);
+      };
+      // A stream that broke is opened again by the browser; meanwhile nothing is there.
+      source.onerror = () => set((was) => was.map((i) => ({ ...i, there: false })));
     };
-    // A stream that broke is opened again by the browser; meanwhile nothing is there.
-    source.onerror = () => set((was) => was.map((i) => ({ ...i, there: false })));
-    return () => source.close();
+    listen();
+    document.addEventListener("visibilitychange", listen);
+    return () => {
+      document.removeEventListener("visibilitychange", listen);
+      source?.close();
+    };
   }, [instruments]);
   return all;
 }

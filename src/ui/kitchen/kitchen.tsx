@@ -1,12 +1,12 @@
 "use client";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
-import { z } from "zod";
+import * as z from "zod/mini";
 import type { KitchenClock } from "./clock";
 
 const Said = z.object({
   now: z.string(),
   frozen: z.boolean(),
-  seq: z.number().nullable(),
+  seq: z.nullable(z.number()),
   clocks: z.array(
     z.object({
       batch: z.string(),

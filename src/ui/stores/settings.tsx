@@ -6,7 +6,7 @@ import { Field } from "../kit/field";
 import { useIntent } from "../kit/intent";
 import { toHouse } from "../kit/writes";
 
-type Said = Pick<Settings, "name" | "units" | "currency" | "degrees" | "lengths">;
+type Said = Pick<Settings, "name" | "units" | "currency" | "degrees" | "lengths"> & { readonly zone: string };
 
 /** One of a few, under its label. */
 function Choice<T extends string>({
@@ -42,8 +42,8 @@ function Choice<T extends string>({
 function useHouse(start: Said) {
   const router = useRouter();
   const { send, sending, fault, clear } = useIntent();
-  const { name, units, currency, degrees, lengths } = start;
-  const [s, set] = useState<Said>(() => ({ name, units, currency, degrees, lengths }));
+  const { name, units, currency, degrees, lengths, zone } = start;
+  const [s, set] = useState<Said>(() => ({ name, units, currency, degrees, lengths, zone }));
   const [kept, setKept] = useState(false);
   const change = (to: Partial<Said>): void => {
     clear();
@@ -61,7 +61,7 @@ function useHouse(start: Said) {
     router.refresh();
   };
   const at = (field: keyof Said) => (fault?.path.map(String).includes(field) ? fault : undefined);
-  const elsewhere = fault && !at("name") && !at("currency") ? fault : undefined;
+  const elsewhere = fault && !at("name") && !at("currency") && !at("zone") ? fault : undefined;
   return { s, change, keep, kept, sending, at, elsewhere };
 }
 
@@ -82,9 +82,10 @@ const LENGTHS = [
 /** The household's name, its measures and its money. */
 export function HouseholdSettings({ start }: { start: Said }) {
   const { s, change, keep, kept, sending, at, elsewhere } = useHouse(start);
-  const typed = (field: "name" | "currency", wide: string, most: number) => (tied: object) => (
+  const typed = (field: "name" | "currency" | "zone", wide: string, most: number) => (tied: object) => (
     <input
       {...tied}
+      list={field === "zone" ? "zones" : undefined}
       className={`field ${wide}`}
       value={s[field]}
       maxLength={most}
@@ -130,6 +131,14 @@ export function HouseholdSettings({ start }: { start: Said }) {
         <Field id="house-money" label="money is written" fault={at("currency")}>
           {typed("currency", "w-24", 4)}
         </Field>
+        <Field id="house-zone" label="its clock is that of" fault={at("zone")}>
+          {typed("zone", "w-56", 60)}
+        </Field>
+        <datalist id="zones">
+          {Intl.supportedValuesOf("timeZone").map((z) => (
+            <option key={z} value={z} />
+          ))}
+        </datalist>
         <button type="submit" className="slab" disabled={sending}>
           {sending ? "Writing…" : "Keep it"}
         </button>
@@ -144,7 +153,8 @@ export function HouseholdSettings({ start }: { start: Said }) {
       </form>
       <p className="quiet max-w-prose">
         Amounts already typed keep the cups they were typed in. Temperatures and heights are shown by your own
-        thermometer and ruler; with millilitres and grams chosen above, in °C and cm.
+        thermometer and ruler; with millilitres and grams chosen above, in °C and cm. With another clock, days
+        that are written already stay what they were; from then on days begin and bells ring by the new one.
       </p>
     </section>
   );

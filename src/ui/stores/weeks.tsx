@@ -15,9 +15,9 @@ function useSettle() {
   const router = useRouter();
   const intent = useIntent();
   const [kept, setKept] = useState(false);
-  const settle = async (settings: Partial<Said>): Promise<boolean> => {
+  const settle = async (settings: Partial<Said>, was?: Partial<Said>): Promise<boolean> => {
     setKept(false);
-    const r = await intent.send(toHouse(settings));
+    const r = await intent.send(toHouse(settings, was));
     if (!r?.ok) return false;
     setKept(true);
     router.refresh();
@@ -40,7 +40,7 @@ function StrainDays({ start }: { start: readonly Weekday[] }) {
       ? days.filter((x) => x !== d)
       : WEEKDAYS.filter((x) => x === d || days.includes(x));
     setDays(next);
-    void settle({ strainDays: [...next] });
+    void settle({ strainDays: [...next] }, { strainDays: [...days] });
   };
   return (
     <fieldset>
@@ -84,7 +84,7 @@ function Written({ of, s }: { of: readonly Away[]; s: ReturnType<typeof useSettl
             className="plain min-h-11"
             disabled={s.sending}
             aria-label={`Take away: ${printDay(a.from)} to ${printDay(a.to)}`}
-            onClick={() => void s.settle({ away: of.filter((x) => x !== a) })}
+            onClick={() => void s.settle({ away: of.filter((x) => x !== a) }, { away: [...of] })}
           >
             take away
           </button>
@@ -105,7 +105,7 @@ function DaysAway({ start }: { start: readonly Away[] }) {
   const at = (field: keyof Away) => (fault?.path.map(String).at(-1) === field ? fault : undefined);
   const add = async (): Promise<void> => {
     const next = [...start, said].sort((a, b) => (a.from < b.from ? -1 : 1));
-    if (await settle({ away: next })) say(BLANK);
+    if (await settle({ away: next }, { away: [...start] })) say(BLANK);
   };
   return (
     <div>

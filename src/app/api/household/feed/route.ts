@@ -8,7 +8,13 @@ import { bodyOf, guarded } from "../../answer";
 /** The window makes the secret, so that a request sent again says the same. */
 const FeedRequest = z.strictObject({
   key: z.uuid(),
-  secret: z.union([z.literal(""), z.string().regex(/^[\w-]{43}$/, "A secret is 32 bytes, as base64url.")]),
+  secret: z.union([
+    z.literal(""),
+    z
+      .string()
+      .regex(/^[\w-]{43}$/, "A secret is 32 bytes, as base64url.")
+      .refine((s) => new Set(s).size > 12, "That secret is no secret. Let the page make one."),
+  ]),
 });
 
 /** Another address of the calendar's feed, or none; told as text and as a code. */
