@@ -1,10 +1,10 @@
 import { fault, type Fault, isFault } from "../core/fault";
 import { createHash } from "node:crypto";
-import { type Day, dayAt, instantOf } from "../core/day";
+import { type Day, dayAt } from "../core/day";
 import { type EntryRows, correctionsOf } from "../core/envelope";
-import { now } from "./clock";
 import type { Sql, Tx } from "./db";
 import { household } from "./household";
+import { times } from "./times";
 
 /** A row of the journal as the database gives it. */
 export interface Row {
@@ -126,7 +126,7 @@ export async function eventsOf<S extends { readonly seq: number }, E>(
 }
 
 /** An event as it stands before it is numbered: what every journal's entries share. */
-interface Bare {
+export interface Bare {
   readonly type: string;
   readonly seq: number;
   readonly at: string;
@@ -157,44 +157,6 @@ function stale<S extends { readonly seq: number }, E>(
   const twice = begins ? stream.mayFollow(state, w.type, w.body) : undefined;
   if (twice) return fault("NotNow", twice);
   return fault("ChangedMeanwhile", state ? `${stream.called(state)} ${ANOTHER_WINDOW}` : "It is not there.");
-}
-
-/** How far a maker's clock may run ahead. */
-const GRACE_MS = 5 * 60_000;
-
-/**
- * When an entry was written down, which never goes backward in its stream, and the maker's time of it: earlier is right ("yesterday"), the future
- * is not, nor before the stream began. Where the maker says none it is now, or where a clock was put back, as late as the last entry.
- */
-function times(
-  before: readonly Bare[],
-  { at: exact, on, along, type }: Write,
-  {
-    zone,
-    notBefore = "",
-    begins,
-  }: Pick<Stream<never, never>, "notBefore" | "begins"> & { readonly zone: string },
-): { at: string; recordedAt: string } | Fault {
-  const recordedAt = [notBefore, before.at(-1)?.recordedAt ?? "", now()].sort().at(-1)!;
-  const today = dayAt(recordedAt, zone);
-  // The day of a correction is the day of what it puts right; it is itself written now.
-  const day = on === today || type === "corrected" ? undefined : on;
-  if (day !== undefined && day > today) return NOT_YET;
-  const said = exact ?? (day && onDay(before, day, zone));
-  if (said === undefined) return { at: recordedAt, recordedAt };
-  const at = new Date(said).toISOString();
-  if (along) return { at: before[0] && at < before[0].at ? before[0].at : at, recordedAt };
-  if (Date.parse(at) > Date.parse(recordedAt) + GRACE_MS) return NOT_YET;
-  if (before[0]?.type === begins && at < before[0].at)
-    return fault("BeforeItBegan", "That is before it was begun. Give a later day.", ["on"]);
-  return { at, recordedAt };
-}
-const NOT_YET = fault("InTheFuture", "That has not happened yet. Give the day it was done.", ["on"]);
-
-/** The instant of a thing of which the day alone is known: noon, or after what is known to have happened that day. */
-export function onDay(before: readonly { readonly at: string }[], day: Day, zone: string): string {
-  const noon = new Date(instantOf(day, "12:00", zone)).toISOString();
-  return before.reduce((at, e) => (e.at > at && dayAt(e.at, zone) === day ? e.at : at), noon);
 }
 
 /**

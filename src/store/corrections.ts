@@ -6,7 +6,8 @@ import { BODIES, type Bottle, ENTRIES, type JournalEvent, readBody } from "../co
 import { type Batch, fold } from "../core/journal/fold";
 import { reckonBatch } from "../core/journal/reckon";
 import { readPlan } from "../core/plan/file";
-import { eventsOf, onDay } from "./append";
+import { eventsOf } from "./append";
+import { onDay } from "./times";
 import { streamOf } from "./bottles";
 import { beginning } from "./commands";
 import { completed, moreThanThereIs, plain } from "./completions";

@@ -311,7 +311,7 @@ const round = (all: ReadonlyMap<string, number>) =>
   Object.fromEntries([...all].filter(([, g]) => g > 0.5).map(([m, g]) => [m, Math.round(g)]));
 
 /** What the raw entries of the stores say that each batch took, whatever the app makes of them. */
-async function taken(h: House): Promise<Map<string, Map<string, number>>> {
+async function taken(): Promise<Map<string, Map<string, number>>> {
   const rows = await home.sql<{ lot: string; by: string; type: string; g: number }[]>`
     select stream_id as lot, body->>'by' as by, type, (body->>'grams')::float8 as g from event
     where stream_kind = 'store' and type in ('drawn', 'returned')`;
@@ -333,7 +333,7 @@ describe("lives put right", () => {
     await home.drop();
     home = await newHousehold();
     const h = await lived(seed);
-    const by = await taken(h);
+    const by = await taken();
     const left = new Map((await stores(home.sql)).lots.map((l) => [l.id, l.leftG]));
     const total = new Map<string, number>();
     for (const b of h.batches) {

@@ -149,6 +149,7 @@ export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; d
   const { putRight, insist, sending, fault, clear, router, when } = useWrite(batch.id, batch.seq);
   const { typed, text, setText, cloth, setCloth, why, setWhy, body } = useSaidAgain(entry);
   const page = pageFor(batch, entry);
+  const unsaid = typed !== undefined && text.trim() === "";
   const id = useId();
   const finish = (): void => (done(), router.refresh());
   const field = {
@@ -205,11 +206,7 @@ export function PutRight({ batch, entry, done }: { batch: Batch; entry: Entry; d
       {fault && <Refusal id={`${id}-wrong`} fault={fault} insist={insist} sending={sending} />}
       <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
         {(typed || when.on) && (
-          <button
-            type="submit"
-            className="slab"
-            disabled={sending || (typed !== undefined && text.trim() === "")}
-          >
+          <button type="submit" className="slab" disabled={sending || unsaid}>
             Put it right
           </button>
         )}

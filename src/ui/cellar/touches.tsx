@@ -66,13 +66,14 @@ const TOUCHES: readonly (readonly [Exclude<Touch, "">, string])[] = [
   ["throw", "throw it out"],
 ];
 
+const placesElsewhere = (bottle: InHand["bottle"], places: readonly Place[]): Place[] =>
+  places.filter((x) => x.id !== bottle.at && !(bottle.at === undefined && x.class === bottle.place));
+
 /** All that may be done with a bottle that stands somewhere. */
 export function Touches({ p, w, places }: { p: InHand; w: Writing; places: readonly Place[] }) {
   const [open, setOpen] = useState<Touch>("");
   const { bottle } = p;
-  const elsewhere = places.filter(
-    (x) => x.id !== bottle.at && !(bottle.at === undefined && x.class === bottle.place),
-  );
+  const elsewhere = placesElsewhere(bottle, places);
   return (
     <>
       <Pour w={w} people={p.people} />
