@@ -102,7 +102,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
     /^(?:the day it was done|first day|last day|at; the calendar|may be strained from|best|at the latest|wanted by)/,
     "dates",
   ],
-  [/^(?:why, if you like|to|metres above the sea|what it shows|why|in words)/, "types"],
+  [/^(?:why, if you like|its clock is that of|to|metres above the sea|what it shows|why|in words)/, "types"],
   [/^(?:a word by mail|move its window|write down how it tastes|\d+ (?:readings|moves|clocks))/, "changes"],
   [/^(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day$/, "writes"],
   [

@@ -23,21 +23,27 @@ async function onCluster<T>(work: (sql: Sql) => Promise<T>): Promise<T> {
 
 const ALREADY = "42P04";
 
-/** Makes the household's database unless it is there. A database given by address is there already. */
-export async function make(name: string): Promise<void> {
-  if (process.env["DATABASE_URL"]) return;
-  await onCluster(async (admin) => {
+/** Makes the household's database unless it is there. A database given by address is there already. @returns whether it was made */
+export async function make(name: string): Promise<boolean> {
+  if (process.env["DATABASE_URL"]) return false;
+  return onCluster(async (admin) => {
     const db = databaseOf(name);
     const [there] = await admin`select 1 from pg_database where datname = ${db}`;
-    if (there) return;
+    if (there) return false;
     try {
       await admin.unsafe(`create database "${db}" template template0 encoding 'UTF8'`);
+      return true;
     } catch (e) {
       // Another first start was quicker.
       if ((e as { code?: string }).code !== ALREADY) throw e;
+      return false;
     }
   });
 }
+
+/** Takes away a database that was just made and came to nothing. */
+export const unmake = (name: string): Promise<unknown> =>
+  onCluster((admin) => admin.unsafe(`drop database if exists "${databaseOf(name)}" with (force)`));
 
 /** Refuses a household that is not there, rather than make an empty one of its name. */
 export async function mustBeThere(name: string): Promise<void> {

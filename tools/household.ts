@@ -1,6 +1,8 @@
 /** Opens, backs up and restores households: a database each, on the cluster `DATABASE_ROOT` points to, or the one of `DATABASE_URL`. */
 import { randomUUID } from "node:crypto";
-import { existsSync, readFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { readFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type Sql, connect } from "../src/store/db";
 import { linesOfFile, writeBackup } from "../src/store/container";
@@ -10,7 +12,7 @@ import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
 import { type HouseFile, houseFiles } from "../src/store/pictures";
 import { demoFiles } from "./demo-files";
-import { MIGRATIONS, make, mustBeThere, root, urlOf } from "./databases";
+import { MIGRATIONS, make, mustBeThere, root, unmake, urlOf } from "./databases";
 
 /** The demo's scenario, through the same import a user has. */
 const demoLines = (): string[] => readFileSync(join(root, "demo/lock-cottage.jsonl"), "utf8").split("\n");
@@ -80,17 +82,44 @@ async function main(): Promise<void> {
   } else if (word === "restore") {
     if (!existsSync(file)) throw new BadJournal(`there is no file ${file}`);
     if (at < 0) throw new BadJournal("name the new household: ./jolly restore FILE --household NAME");
-    await make(name);
-    const sql = connect(urlOf(name), 2);
+    await restore(file, name);
+  }
+}
+
+/** Photographs of a backup, laid aside as they come and read back one at a time: none of them is held. */
+function laidAside(): {
+  readonly take: (f: HouseFile) => void;
+  readonly each: () => AsyncGenerator<HouseFile>;
+  readonly clear: () => void;
+} {
+  const folder = mkdtempSync(join(tmpdir(), "jolly-restore-"));
+  const names: string[] = [];
+  const at = (i: number): string => join(folder, String(i));
+  return {
+    take: (f) => writeFileSync(at(names.push(f.name) - 1), f.bytes, { mode: 0o600 }),
+    async *each() {
+      for (const [i, name] of names.entries()) yield { name, bytes: await readFile(at(i)) };
+    },
+    clear: () => rmSync(folder, { recursive: true, force: true }),
+  };
+}
+
+/** Reads a household back, whole or not at all: a database made for one that was refused goes again. */
+async function restore(file: string, name: string): Promise<void> {
+  const made = await make(name);
+  const sql = connect(urlOf(name), 2);
+  const files = laidAside();
+  try {
     await migrate(sql, MIGRATIONS);
-    const files: HouseFile[] = [];
-    const r = await importFrom(
-      sql,
-      linesOfFile(file, (f) => files.push(f)),
-      () => files,
-    );
-    await sql.end();
+    const r = await importFrom(sql, linesOfFile(file, files.take), files.each);
     process.stderr.write(`${r.events} journal entries read into “${name}”\n`);
+  } catch (e) {
+    await sql.end();
+    if (made) await unmake(name);
+    throw e;
+  } finally {
+    files.clear();
+    await sql.end();
   }
 }
 

@@ -176,6 +176,9 @@ class Files {
     for (const [name, hash] of Object.entries(parts))
       if (name !== JOURNAL && this.hashes.get(name) !== hash)
         throw new BadJournal(`${name} in the backup is not the one it was made with, or is missing`);
+    for (const name of this.hashes.keys())
+      if (!Object.hasOwn(parts, name))
+        throw new BadJournal(`${name} was put into the backup by another hand: its end does not name it`);
   }
 }
 
@@ -225,7 +228,12 @@ async function* unpacked(file: string, took: (f: HouseFile) => void): AsyncGener
     }
     ready = [];
   }
-  const said = End.safeParse(jsonOf(end));
+  const ending = jsonOf(end) as { readonly version?: unknown } | undefined;
+  if (whole && typeof ending?.version === "number" && ending.version > 1)
+    throw new BadJournal(
+      `the backup was written by a newer build (its version is ${ending.version}, this one reads 1); start that one`,
+    );
+  const said = End.safeParse(ending);
   if (!whole || !said.success) throw new BadJournal(CUT);
   if (said.data.entries !== count - 1)
     throw new BadJournal(

@@ -23,7 +23,14 @@ export const JOURNAL_VERSION = 4;
 
 export const Head = z.strictObject({
   format: z.literal(JOURNAL_FORMAT),
-  version: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(JOURNAL_VERSION)]),
+  version: z
+    .number()
+    .int()
+    .min(1)
+    .max(
+      JOURNAL_VERSION,
+      `is newer than this build reads, which is ${JOURNAL_VERSION}; start the newer build`,
+    ),
   household: z.strictObject({
     id: z.uuid(),
     name: z.string().min(1).max(80),
@@ -178,7 +185,7 @@ function clash(e: unknown): unknown {
 export async function importFrom(
   sql: Sql,
   lines: AsyncIterable<string> | Iterable<string>,
-  files: () => readonly HouseFile[] = () => [],
+  files: () => AsyncIterable<HouseFile> | Iterable<HouseFile> = () => [],
 ): Promise<{ household: Household; events: number }> {
   const events = (await sql.begin(async (tx: Tx) => {
     const [held] = await tx<{ n: number }[]>`select count(*)::int as n from event`;
@@ -217,7 +224,9 @@ export async function importFrom(
     } catch (e) {
       throw clash(e);
     }
-    for (const f of files()) await putBackFile(tx, f);
+    for await (const f of files())
+      if (!(await putBackFile(tx, f)))
+        throw new BadJournal(`${f.name} in the backup is no photograph of a batch`);
     // Codes go on from the highest ever given.
     await tx`insert into code_counter (kind, year, last)
       select split_part(code, '-', 1), 2000 + split_part(code, '-', 2)::int, max(split_part(code, '-', 3)::int) from batch group by 1, 2

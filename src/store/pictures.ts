@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import sharp from "sharp";
-import { type Fault, fault } from "../core/fault";
+import { type Fault, fault, isFault } from "../core/fault";
 import { appendWithin } from "./append";
 import type { Sql, Tx } from "./db";
 import { BATCHES, type Written } from "./journal";
@@ -110,12 +110,13 @@ export async function* houseFiles(sql: Sql): AsyncGenerator<HouseFile> {
     for (const r of rows) yield { name: nameOf(r.batch_id, r.id), bytes: r.bytes };
 }
 
-/** Puts back a photograph from a backup; what is no picture, or has no such name, is left out. */
-export async function putBackFile(tx: Tx, { name, bytes }: HouseFile): Promise<void> {
+/** Puts back a photograph from a backup. @returns whether it is one: a picture, under the name of one */
+export async function putBackFile(tx: Tx, { name, bytes }: HouseFile): Promise<boolean> {
   const said = NAMED.exec(name);
   const made = said && bytes.length <= MOST_BYTES ? await madeSmall(bytes) : undefined;
-  if (!said || !made || "message" in made) return;
+  if (!said || !made || isFault(made)) return false;
   const kept = Buffer.from(bytes);
   await tx`insert into picture (id, batch_id, bytes, thumb, width, height, sha256)
     values (${said[2]!}, ${said[1]!}, ${kept}, ${made.thumb}, ${made.width}, ${made.height}, ${sha(kept)}) on conflict (id) do nothing`;
+  return true;
 }

@@ -1,6 +1,6 @@
 import { afterAll, describe, expect, test } from "@jest/globals";
 import { spawn, spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, readFileSync, statSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { get } from "node:http";
 import { join } from "node:path";
 import { ROOT, freePort } from "../support";
@@ -127,6 +127,12 @@ describe("./jolly start", () => {
     // A second restore over it is refused, and so is a file that is not a journal.
     expect(run("restore", a, "--household", "copy").stderr).toContain("already has a journal");
     expect(run("restore", join(ROOT, "package.json"), "--household", "other").stderr).toMatch(/line 1/);
+    // What was refused leaves no household of that name: not half of one, and not an empty one.
+    const cut = join(process.env["JOLLY_TEST_SCRATCH"] ?? "/tmp", "cut.jolly");
+    const whole = readFileSync(a);
+    writeFileSync(cut, whole.subarray(0, Math.floor(whole.length * 0.9)));
+    expect(run("restore", cut, "--household", "other").stderr).toMatch(/cut off|unpacked/);
+    expect(run("doctor", "--household", "other").stderr).toContain("there is no household “other” yet");
     expect(run("restore", a).stderr).toContain("name the new household");
   });
 

@@ -1,6 +1,7 @@
 "use client";
 import Link from "next/link";
 import { type Day, daysBetween, printDay } from "@/core/day";
+import type { BottleEntry } from "@/core/cellar/bottle";
 import { TEASPOON_ML } from "@/core/quantity/units";
 import type { Place } from "@/core/stores/settings";
 import { counted } from "@/core/words";
@@ -75,6 +76,9 @@ function WhatBecame({ bottle }: { bottle: InHand["bottle"] }) {
   );
 }
 
+/** The batch a pour went into: it is that batch's to say, and is put right there. */
+const intoOf = (e: BottleEntry): string | undefined => (e.body as { into?: string }).into;
+
 /** Its journal, newest first, each entry with the way to take it back. */
 function Journal({ bottle, w }: { bottle: InHand["bottle"]; w: ReturnType<typeof useBottle> }) {
   return (
@@ -85,7 +89,10 @@ function Journal({ bottle, w }: { bottle: InHand["bottle"]; w: ReturnType<typeof
           <span className="min-w-0 grow break-words">
             {e.undone ? <del className="text-ash">{bottleWords(e)}</del> : bottleWords(e)}
           </span>
-          {!e.undone && (
+          {!e.undone && intoOf(e) !== undefined && (
+            <span className="quiet min-h-11 inline-flex items-center">put right on the page of {intoOf(e)}</span>
+          )}
+          {!e.undone && intoOf(e) === undefined && (
             <button
               type="button"
               className="plain min-h-11"
