@@ -90,7 +90,9 @@ function Journal({ bottle, w }: { bottle: InHand["bottle"]; w: ReturnType<typeof
             {e.undone ? <del className="text-ash">{bottleWords(e)}</del> : bottleWords(e)}
           </span>
           {!e.undone && intoOf(e) !== undefined && (
-            <span className="quiet min-h-11 inline-flex items-center">put right on the page of {intoOf(e)}</span>
+            <span className="quiet min-h-11 inline-flex items-center">
+              put right on the page of {intoOf(e)}
+            </span>
           )}
           {!e.undone && intoOf(e) === undefined && (
             <button
