@@ -1,25 +1,28 @@
 "use client";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
-import * as z from "zod/mini";
 import type { KitchenClock } from "./clock";
 
-const Said = z.object({
-  now: z.string(),
-  frozen: z.boolean(),
-  seq: z.nullable(z.number()),
-  clocks: z.array(
-    z.object({
-      batch: z.string(),
-      code: z.string(),
-      name: z.string(),
-      clock: z.string(),
-      words: z.string(),
-      low: z.number(),
-      high: z.number(),
-      startedAt: z.string(),
-    }),
-  ),
-});
+interface Said {
+  readonly now: string;
+  readonly frozen: boolean;
+  readonly seq: number | null;
+  readonly clocks: readonly KitchenClock[];
+}
+const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === "object" && x !== null;
+const TEXTS = ["batch", "code", "name", "clock", "words", "startedAt"];
+const isClock = (x: unknown): x is KitchenClock =>
+  isRecord(x) &&
+  TEXTS.every((k) => typeof x[k] === "string") &&
+  typeof x["low"] === "number" &&
+  typeof x["high"] === "number";
+/** Read by hand: a schema’s reader would weigh more than all else that every page loads. */
+const isSaid = (x: unknown): x is Said =>
+  isRecord(x) &&
+  typeof x["now"] === "string" &&
+  typeof x["frozen"] === "boolean" &&
+  (x["seq"] === null || typeof x["seq"] === "number") &&
+  Array.isArray(x["clocks"]) &&
+  x["clocks"].every(isClock);
 
 /** What the server's clock shows against this browser's. */
 interface Tells {
@@ -72,7 +75,8 @@ export function KitchenProvider({
     try {
       const reply = await fetch(`/api/kitchen${watched ? `?batch=${watched}` : ""}`, { cache: "no-store" });
       if (!reply.ok) return;
-      const said = Said.parse(await reply.json());
+      const said: unknown = await reply.json();
+      if (!isSaid(said)) return;
       // An answer that was overtaken by a later one says nothing new.
       if (mine !== asked.current) return;
       setTells({ serverMs: Date.parse(said.now), hereMs: Date.now(), frozen: said.frozen });
