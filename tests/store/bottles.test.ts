@@ -227,7 +227,9 @@ describe("a bottle", () => {
       const body = { seq: 3, body: null };
       return write(home.sql, id, { key: randomUUID(), type: "corrected", seen, body });
     };
-    const told = expect.stringMatching(/·1 was opened on 2026-11-24\. Take that back in the Cellar first/);
+    const told = expect.stringMatching(
+      /·1 was opened on 24 November 2026\. Take that back in the Cellar first/,
+    );
     expect(await unbottled()).toMatchObject({ ok: false, fault: { name: "LeftHanging", message: told } });
     await put(bottles[0]!, "corrected", { seq: 1, body: null });
     expect((await unbottled()).ok).toBe(true);

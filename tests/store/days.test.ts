@@ -63,6 +63,7 @@ describe("what was done yesterday", () => {
     expect(told(await put("2026-11-22"))).toBe("OutOfOrder on");
     expect(told(await put("2026-11-23"))).toBe("ok");
     expect((await batchOf(home.sql, id))!.bottledDay).toBe("2026-11-23");
+    expect(told(await say(id, "discarded", { why: "cloudy" }, "2026-11-22"))).toBe("OutOfOrder on");
     expect(await tableDifferences(home.sql)).toEqual([]);
   });
   test("a bottle: the day it was poured, never before it was filled, nor after it was gone", async () => {

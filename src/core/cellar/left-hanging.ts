@@ -1,3 +1,4 @@
+import { printDay } from "../day";
 import { type Fault, fault } from "../fault";
 import type { Bottle } from "../journal/events";
 import type { BottleEntry, BottleEventType, BottleNow } from "./bottle";
@@ -6,7 +7,7 @@ import { canPour } from "./pours";
 /** What befell a bottle, as it is said where that stands in the way. */
 function befell({ type, body, day }: BottleEntry): string {
   const { to, into } = body as { to?: string; into?: string };
-  return `was ${verb(type, to, into)} on ${day}`;
+  return `was ${verb(type, to, into)} on ${printDay(day, "year")}`;
 }
 function verb(type: BottleEventType, to: string | undefined, into: string | undefined): string {
   switch (type) {

@@ -87,7 +87,7 @@ describe("what a bottling put right would leave hanging", () => {
     expect(told(now("2", 250))).toBeUndefined();
     expect(told(now("2", 250, { diary: [entry("given", { to: "Maro" }, true)] }))).toBeUndefined();
     expect(told(now("2", 250, { diary: [entry("given", { to: "Maro" })] }))).toContain(
-      "given to Maro on 2026-11-20",
+      "given to Maro on 20 November 2026",
     );
     expect(told(now("2", 250, { diary: [entry("poured", { ml: 5, into: "SY-26-02" })] }))).toContain(
       "into SY-26-02",

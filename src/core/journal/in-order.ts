@@ -16,6 +16,7 @@ const STAGES: Readonly<Partial<Record<EventType, { readonly at: number; readonly
   strained: { at: 1, words: "strained" },
   finished: { at: 2, words: "finished" },
   bottled: { at: 3, words: "bottled" },
+  discarded: { at: 4, words: "discarded" },
 };
 
 /** What of a batch cannot have happened on these days, and what would be right. Nothing where all may have. */
