@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, expect, test } from "@jest/globals";
 import { randomUUID } from "node:crypto";
+import { labelOf } from "../../src/core/label/label";
 import { begin } from "../../src/store/commands";
 import { write } from "../../src/store/entries";
 import { batchOf } from "../../src/store/journal";
@@ -122,4 +123,14 @@ test("a household that was only lived in is well", async () => {
 test.each(FAULTS)("%s is found", async (_, put, told) => {
   await put(await lived());
   expect((await findings()).join("\n")).toMatch(told);
+});
+
+test("a bottle whose neighbour was taken out keeps its number on its label", async () => {
+  const h = await lived();
+  const batch = (await batchOf(home.sql, h.batch))!;
+  const stays = batch.bottles[1]!;
+  const body = { seq: 3, body: { bottles: [stays], own: null } };
+  const w = await write(home.sql, h.batch, { key: randomUUID(), type: "corrected", seen: batch.seq, body });
+  if (!w.ok) throw new Error(w.fault.message);
+  expect(labelOf(w.state, w.state.bottles[0]!, "thyme", []).code).toBe(`${batch.code}·2`);
 });

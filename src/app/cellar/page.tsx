@@ -65,7 +65,7 @@ async function inHand(
     perMl: now.ok ? perMlOf(now.value.reckoning) : undefined,
     minded: now.ok ? mindedOf(now.value, batch, bottle, people, today) : [],
     people: people.map((p) => p.name),
-    vessel: batch.bottles[bottle.number - 1]!.vessel,
+    vessel: batch.bottles.find((b) => b.id === bottle.id)!.vessel,
     kind: batch.plan.kind,
   };
 }

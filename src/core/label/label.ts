@@ -1,3 +1,4 @@
+import { filledOf } from "../cellar/bottle";
 import { counted } from "../words";
 import { type Day, addDays, daysBetween, printDay } from "../day";
 import type { Caution } from "../cautions/caution";
@@ -205,7 +206,7 @@ export function labelOf(
   v: IssuedVerdict = batch.verdict!,
   abv = 0,
 ): Label {
-  const number = batch.bottles.findIndex((b) => b.id === bottle.id) + 1;
+  const { number } = filledOf(batch).find((f) => f.id === bottle.id)!;
   const alcohol = alcoholWords(abv);
   const strained = batch.strainedDay ?? batch.begunDay;
   const said = cautionsAt("label", cautions).flatMap((c) => (c.label ? [c.label] : []));

@@ -1,3 +1,4 @@
+import { filledOf } from "@/core/cellar/bottle";
 import Link from "next/link";
 import type { Window } from "@/core/care/care";
 import { addDays, printDay } from "@/core/day";
@@ -196,12 +197,12 @@ export function ItsBottles({ batch, reckoned }: { batch: Batch; reckoned: BatchR
         </p>
       )}
       <ul>
-        {batch.bottles.map((b, i) => (
-          <li key={b.id} className="border-b border-rule flex justify-between gap-3">
-            <Link href={`/cellar?bottle=${b.id}`} className="inline-flex items-center min-h-11">
-              {batch.code}·{i + 1}, {b.name}
+        {filledOf(batch).map((f, i) => (
+          <li key={f.id} className="border-b border-rule flex justify-between gap-3">
+            <Link href={`/cellar?bottle=${f.id}`} className="inline-flex items-center min-h-11">
+              {batch.code}·{f.number}, {batch.bottles[i]!.name}
             </Link>
-            <span className="py-2.5">{Math.round(b.ml)} mL filled</span>
+            <span className="py-2.5">{Math.round(f.ml)} mL filled</span>
           </li>
         ))}
       </ul>
