@@ -130,7 +130,13 @@ test("a bottle whose neighbour was taken out keeps its number on its label", asy
   const batch = (await batchOf(home.sql, h.batch))!;
   const stays = batch.bottles[1]!;
   const body = { seq: 3, body: { bottles: [stays], own: null } };
-  const w = await write(home.sql, h.batch, { key: randomUUID(), type: "corrected", seen: batch.seq, body });
+  const w = await write(home.sql, h.batch, {
+    key: randomUUID(),
+    type: "corrected",
+    seen: batch.seq,
+    sure: true,
+    body,
+  });
   if (!w.ok) throw new Error(w.fault.message);
   expect(labelOf(w.state, w.state.bottles[0]!, "thyme", []).code).toBe(`${batch.code}·2`);
 });
