@@ -137,6 +137,14 @@ export function asTimed<E extends Envelope<string, unknown>>(
   });
 }
 
+/** What stands of a stream, each entry when it really happened and in that order; what was taken back is not in it. */
+export function standing<E extends Envelope<string, unknown>>(events: readonly E[]): readonly E[] {
+  const corrections = correctionsOf(events);
+  return asHappened(asTimed(events, corrections)).filter(
+    (e) => e.type !== "corrected" && corrections.get(e.seq)?.body !== null,
+  );
+}
+
 interface CorrectedBody {
   readonly seq: number;
   readonly body: unknown;

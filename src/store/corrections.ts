@@ -1,13 +1,14 @@
 import { filledOf, foldBottle } from "../core/cellar/bottle";
 import { leftHanging } from "../core/cellar/left-hanging";
 import { type Day, dayAt } from "../core/day";
+import { asTimed, correctionsOf } from "../core/envelope";
 import { type Fault, fault, isFault } from "../core/fault";
-import { BODIES, type Bottle, ENTRIES, type JournalEvent, readBody } from "../core/journal/events";
+import { BODIES, ENTRIES, type JournalEvent, readBody } from "../core/journal/events";
 import { type Batch, fold } from "../core/journal/fold";
 import { reckonBatch } from "../core/journal/reckon";
 import { readPlan } from "../core/plan/file";
 import { eventsOf } from "./append";
-import { onDay } from "./times";
+import { amongDay } from "./times";
 import { streamOf } from "./bottles";
 import { beginning } from "./commands";
 import { completed, moreThanThereIs, plain } from "./completions";
@@ -61,10 +62,10 @@ async function ofBeginning(
 }
 
 /** Bottles that were filled by this bottling and would not be, or not with so much, though something came of them. */
-async function hanging(tx: Tx, was: Batch, put: readonly Bottle[]): Promise<Fault | undefined> {
+async function hanging(tx: Tx, was: Batch, whole: Batch): Promise<Fault | undefined> {
   const nows = [];
   for (const f of filledOf(was)) nows.push(foldBottle(f, await eventsOf(tx, streamOf(was, f), f.id)));
-  return leftHanging(was.code, nows, put);
+  return leftHanging(was.code, nows, filledOf(whole));
 }
 
 /**
@@ -86,8 +87,8 @@ export async function correction(tx: Tx, c: Correcting): Promise<Stored | Fault>
   const stored = said.body === null ? said : await anew(tx, c, said, target);
   if (isFault(stored)) return stored;
   const whole = fold(corrected(c, stored))!;
-  const left = await hanging(tx, batch, whole.bottles);
-  if (left) return stored.body === null ? left : inBody(left);
+  const left = await hanging(tx, batch, whole);
+  if (left) return stored.body === null || left.path[0] === "on" ? left : inBody(left);
   const r = reckonBatch(whole, whole.making, { people: [], today: c.day });
   // What did not happen may leave a batch that does not reckon; what is said anew may not.
   if (!r.ok) return stored.body === null ? stored : { ...r.faults[0]!, path: ["body"] };
@@ -105,11 +106,7 @@ async function on(tx: Tx, c: Correcting, target: JournalEvent): Promise<Pick<Sto
     return fault("InTheFuture", "That has not happened yet. Give the day it was done.", ["on"]);
   return {
     day,
-    at: onDay(
-      c.before.filter((e) => e.seq < target.seq),
-      day,
-      zone,
-    ),
+    at: amongDay(asTimed(c.before, correctionsOf(c.before)), { day, seq: target.seq, zone }),
   };
 }
 

@@ -50,6 +50,7 @@ export async function follow(tx: Tx, batch: Batch, key: string): Promise<void> {
   const cause = { key, batch, seq: batch.seq, at: happenedAt(batch, batch.seq) };
   // Other batches' locks come before those of the stores.
   await followPours(tx, made?.value.program, cause);
+  await followDay(tx, cause);
   await followStores(tx, made?.value.program, cause);
 }
 
@@ -105,8 +106,10 @@ async function followStores(tx: Tx, program: Program | undefined, c: Cause): Pro
 }
 
 /** What a batch has poured out of our bottles and not given back, in the order it was poured. */
-const pouredInto = (tx: Tx, code: string): Promise<PouredInto[]> => tx<PouredInto[]>`
-  select e.stream_id as bottle, x.batch_id as batch, e.seq, (coalesce(c.body -> 'body', e.body) ->> 'ml')::float8 as ml
+const pouredInto = (tx: Tx, code: string): Promise<(PouredInto & { readonly key: string })[]> => tx<
+  (PouredInto & { readonly key: string })[]
+>`
+  select e.stream_id as bottle, x.batch_id as batch, e.seq, e.key, (coalesce(c.body -> 'body', e.body) ->> 'ml')::float8 as ml
   from event e join bottle x on x.id = e.stream_id left join lateral (
     select body from event where stream_kind = 'bottle' and stream_id = e.stream_id and type = 'corrected' and (body ->> 'seq')::int = e.seq
     order by seq desc limit 1) c on true
@@ -123,19 +126,42 @@ const held = (tx: Tx, batch: string): Promise<unknown> =>
   tx`select pg_advisory_xact_lock(hashtextextended(${batch}, 0))`;
 
 /** Puts one pour out of a bottle of ours right. */
-async function putRight(tx: Tx, { pour: { batch: id, bottle, seq }, ml }: PutRight, c: Cause): Promise<void> {
+async function putRight(
+  tx: Tx,
+  { pour: { batch: id, bottle, seq }, ml }: PutRight,
+  c: Cause,
+  on: { readonly at?: string; readonly day?: string } = {},
+): Promise<void> {
   await held(tx, id);
   const batch = await batchOf(tx, id);
   const filled = batch && filledOf(batch).find((f) => f.id === bottle);
   if (!batch || !filled) return;
   const stream = streamOf(batch, filled);
   await written(tx, stream, {
-    ...{ streamId: bottle, key: followingKey(c.key, "corrected", bottle, String(seq)), type: "corrected" },
     ...{
-      body: { seq, body: ml > 0 ? pouredBody(ml, c) : null },
+      streamId: bottle,
+      key: followingKey(c.key, on.day ? "moved" : "corrected", bottle, String(seq)),
+      type: "corrected",
+    },
+    ...{
+      body: { seq, body: ml > 0 ? pouredBody(ml, c) : null, ...on },
       seen: (await eventsOf(tx, stream, bottle)).at(-1)?.seq,
     },
   });
+}
+
+/** Where an entry's day was put right, what it poured out of bottles of ours was poured on that day too. */
+async function followDay(tx: Tx, c: Cause): Promise<void> {
+  const said = c.batch.diary.find((e) => e.seq === c.seq && e.type === "corrected");
+  const { seq: target, at, day } = (said?.body ?? {}) as { seq?: number; at?: string; day?: string };
+  if (target === undefined || !at || !day) return;
+  const keys = await tx<{ key: string }[]>`
+    select key from event where stream_kind = 'batch' and stream_id = ${c.batch.id}
+      and (seq = ${target} or (type = 'corrected' and (body ->> 'seq')::int = ${target}))`;
+  for (const pour of await pouredInto(tx, c.batch.code)) {
+    if (!keys.some(({ key }) => followingKey(key, "poured", pour.bottle) === pour.key)) continue;
+    await putRight(tx, { pour, ml: pour.ml }, c, { at, day });
+  }
 }
 
 const pouredBody = (ml: number, c: Cause): object => ({

@@ -40,3 +40,17 @@ export function onDay(before: readonly { readonly at: string }[], day: Day, zone
   const noon = new Date(instantOf(day, "12:00", zone)).toISOString();
   return before.reduce((at, e) => (e.at > at && dayAt(e.at, zone) === day ? e.at : at), noon);
 }
+
+/** The instant of an entry that is moved to a day: noon, or as near to it as keeps what was written of that day in its order. */
+export function amongDay(
+  events: readonly { readonly at: string; readonly seq: number; readonly type: string }[],
+  { day, seq, zone }: { readonly day: Day; readonly seq: number; readonly zone: string },
+): string {
+  const its = events.filter((e) => e.type !== "corrected" && e.seq !== seq && dayAt(e.at, zone) === day);
+  const after = onDay(
+    its.filter((e) => e.seq < seq),
+    day,
+    zone,
+  );
+  return its.reduce((at, e) => (e.seq > seq && e.at < at ? e.at : at), after);
+}

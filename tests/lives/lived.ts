@@ -4,7 +4,9 @@ import type { Sql } from "../../src/store/db";
 import { batchOf } from "../../src/store/journal";
 import { oursOf } from "../../src/store/ours";
 import {
+  type Filling,
   type House,
+  type Said,
   type Truth,
   beginBatch,
   bottle,
@@ -27,7 +29,12 @@ const JAR = [
 
 /** Moves the day of something that was said of this batch, and leaves what was said. */
 async function moveDay(h: House, b: Truth): Promise<void> {
-  const mine = [...h.said.values()].filter((s) => s.stream === b.id && s.type !== "left-out");
+  const all = [...h.said.values()].filter((s) => s.stream === b.id);
+  // Of two finishings, or two ticks of a line, one stands: which that is once their days are moved, is not this account's to say.
+  const lone = (s: Said) => all.filter((x) => x.type === s.type).length === 1;
+  const mine = all.filter(
+    (s) => s.type !== "left-out" && ((s.type !== "finished" && s.type !== "added") || lone(s)),
+  );
   const s = h.chance.pick(mine);
   if (s && (s.type !== "begun" || b.strained === undefined))
     await put(h, b, s.seq, s.body, earlier(h.chance));
@@ -98,7 +105,7 @@ async function strained(h: House, b: Truth): Promise<void> {
   const on = c.next() < 0.3 ? earlier(c) : undefined;
   switch (c.pick(["finish", "finish-right", "finish-back", "measure", "bottle", "bottle", "day"] as const)) {
     case "finish": {
-      const seq = await say(h, b, "finished", honey(g), on);
+      const seq = await say(h, b, "finished", honey(g), b.finish ? undefined : on);
       if (seq) b.finish = { seq, grams: g };
       return;
     }
@@ -154,21 +161,27 @@ async function takenBackHere(h: House): Promise<boolean> {
   return (await sayOfBottle(h, into.stream_id, "corrected", { seq: into.seq, body: null })) !== undefined;
 }
 
+/** Says the bottles of a batch again. */
+async function refill(h: House, b: Truth, bottles: readonly Filling[]): Promise<void> {
+  const body = { bottles: bottles.map((x) => bottle(x.ml, x.id)), own: null };
+  if (bottles.length > 0 && (await put(h, b, b.bottledAt!, body))) b.bottles = [...bottles];
+  await numbered(h, b);
+}
+
 /** What may befall what is bottled. */
 async function bottled(h: House, b: Truth): Promise<void> {
   const c = h.chance;
-  const again = async (bottles: readonly Truth["bottles"][number][]): Promise<void> => {
-    const body = { bottles: bottles.map((x) => bottle(x.ml, x.id)), own: null };
-    if (bottles.length > 0 && (await put(h, b, b.bottledAt!, body))) b.bottles = [...bottles];
-    await numbered(h, b);
-  };
   const one = c.pick(b.bottles);
   const on = c.next() < 0.4 ? earlier(c) : undefined;
   switch (c.pick(SHELF)) {
     case "take-out":
-      return again(b.bottles.filter((x) => x !== one));
+      return refill(
+        h,
+        b,
+        b.bottles.filter((x) => x !== one),
+      );
     case "put-in":
-      return again([...b.bottles, bottle(20)]);
+      return refill(h, b, [...b.bottles, bottle(20)]);
     case "back":
       if (await put(h, b, b.bottledAt!, null)) [b.bottles, b.bottledAt] = [[], undefined];
       return;
@@ -220,6 +233,8 @@ export async function lived(sql: Sql, seed: number, batches = 3, things = 70): P
     else if (b.bottledAt === undefined) await strained(h, b);
     else await bottled(h, b);
   }
+  // A promise never lengthens by itself: what was put right after the bottling is on the label once it is labelled anew.
+  for (const b of h.batches.filter((x) => x.bottledAt !== undefined)) await refill(h, b, b.bottles);
   return h;
 }
 

@@ -168,3 +168,29 @@ describe("a lot and the days", () => {
     expect(Math.round((await stores(home.sql)).lots[0]!.leftG)).toBe(75);
   });
 });
+
+describe("a day that something else hangs on", () => {
+  const put = async (id: string, seq: number, body: unknown, on: string) =>
+    told(await say(id, "corrected", { seq, body }, on));
+  test("what is done with a working jar stays before its straining, whichever of the two is moved", async () => {
+    const { id } = await bottled();
+    clock("2026-11-20T10:00:00Z");
+    const other = await begun();
+    expect(told(await say(other, "touched", { what: "shake" }))).toBe("ok");
+    clock("2026-11-28T09:00:00Z");
+    expect(told(await say(other, "strained", { measured: "700 mL", how: "wrung" }, "2026-11-26"))).toBe("ok");
+    expect(await put(other, 2, { what: "shake" }, "2026-11-27")).toBe("OutOfOrder on");
+    expect(await put(other, 2, { what: "shake" }, "2026-11-26")).toBe("ok");
+    expect(await put(id, 2, { measured: "700 mL", how: "wrung" }, "2026-11-20")).toBe("ok");
+  });
+  test("a bottle is not filled after what was done with it", async () => {
+    const { id, bottle } = await bottled();
+    clock("2026-11-30T09:00:00Z");
+    expect(told(await toBottle(bottle, "given", { to: "Maro" }, "2026-11-26"))).toBe("ok");
+    const { bottles: its } = (await batchOf(home.sql, id))!;
+    const body = { bottles: its.map(({ number: _n, ...x }) => x), own: null };
+    expect(await put(id, 3, body, "2026-11-27")).toBe("OutOfOrder on");
+    expect(await put(id, 3, body, "2026-11-25")).toBe("ok");
+    expect(await tableDifferences(home.sql)).toEqual([]);
+  });
+});

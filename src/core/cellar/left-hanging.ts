@@ -1,7 +1,7 @@
 import { printDay } from "../day";
 import { type Fault, fault } from "../fault";
 import type { Bottle } from "../journal/events";
-import type { BottleEntry, BottleEventType, BottleNow } from "./bottle";
+import type { BottleEntry, BottleEventType, BottleNow, Filled } from "./bottle";
 import { canPour } from "./pours";
 
 /** What befell a bottle, as it is said where that stands in the way. */
@@ -37,12 +37,12 @@ const standing = (b: BottleNow): readonly BottleEntry[] => b.diary.filter((e) =>
  * held less than came out of it. Says what could be put right first.
  * @param code of the batch
  * @param bottles as they are filled now and as their own journals say they are
- * @param put the bottles of the bottling as it should have been; none where it did not happen
+ * @param put the bottles as they would be filled then; none where that did not happen
  */
 export function leftHanging(
   code: string,
   bottles: readonly BottleNow[],
-  put: readonly Bottle[],
+  put: readonly (Pick<Bottle, "id" | "ml"> & Partial<Pick<Filled, "filled">>)[],
 ): Fault | undefined {
   const is = new Map(put.map((b) => [b.id, b]));
   for (const b of bottles) {
@@ -54,6 +54,12 @@ export function leftHanging(
         "LeftHanging",
         `Bottle ${code}·${b.number} ${befell(first)}. Take that back in the Cellar first, then it can come out of the bottling.`,
         ["bottles"],
+      );
+    if (after.filled !== undefined && first.day < after.filled)
+      return fault(
+        "OutOfOrder",
+        `Bottle ${code}·${b.number} ${befell(first)}, so it was filled by then. Give a day up to that, or take that back in the Cellar first.`,
+        ["on"],
       );
     const out = standing(b).reduce(
       (sum, e) => sum + (e.type === "poured" ? (e.body as { ml: number }).ml : 0),

@@ -1,14 +1,8 @@
 import { printDay } from "../day";
-import { asTimed, asWritten, correctionsOf } from "../envelope";
+import { standing } from "../envelope";
 import type { EventType, JournalEvent } from "./events";
-
-/** What stands of a batch, each entry when it really happened; what was taken back is not in it. */
-function standing(events: readonly JournalEvent[]): readonly JournalEvent[] {
-  const corrections = correctionsOf(events);
-  return asWritten(asTimed(events, corrections)).filter(
-    (e) => e.type !== "corrected" && corrections.get(e.seq)?.body !== null,
-  );
-}
+import type { BatchState } from "./fold";
+import { type Stage, mayFollow } from "./may-follow";
 
 /** What comes after what in the making of a batch, with its words. */
 const STAGES: Readonly<Partial<Record<EventType, { readonly at: number; readonly words: string }>>> = {
@@ -31,5 +25,24 @@ export function outOfOrder(events: readonly JournalEvent[]): string | undefined 
     for (const b of stages)
       if (a.at < b.at && b.e.at < a.e.at)
         return `It was ${a.words} on ${printDay(a.e.day, "year")} and cannot have been ${b.words} before that. Give a day from then on, or put the other right first.`;
+  return tooLate(all);
+}
+
+const BECOMES: Readonly<Partial<Record<EventType, BatchState>>> = {
+  begun: "working",
+  strained: "strained",
+  bottled: "bottled",
+  discarded: "discarded",
+};
+
+/** What may not follow on what went before it, gone through as it happened: by the same rule as at its writing. */
+function tooLate(all: readonly JournalEvent[]): string | undefined {
+  let stage: (Stage & { readonly by: JournalEvent }) | undefined;
+  for (const e of all) {
+    if (stage && mayFollow(stage, e.type))
+      return `It was ${stage.state} on ${printDay(stage.by.day, "year")}, and something was done with it on ${printDay(e.day, "year")} that can only be done before that. Give a day up to then, or put the other right first.`;
+    const state = BECOMES[e.type];
+    if (state) stage = { code: "", state, by: e };
+  }
   return undefined;
 }

@@ -1,8 +1,12 @@
 import type { EventType } from "./events";
 import type { Batch } from "./fold";
 
+/** How far a batch has come, with the days of it as far as they are to be said. */
+export type Stage = Pick<Batch, "code" | "state"> &
+  Partial<Pick<Batch, "strainedDay" | "bottledDay" | "discardedDay">>;
+
 /** Whether an event may follow; the message says what would be right. */
-export function mayFollow(batch: Batch | undefined, type: EventType): string | undefined {
+export function mayFollow(batch: Stage | undefined, type: EventType): string | undefined {
   if (!batch) return type === "begun" ? undefined : "This batch has not begun.";
   const { code, state } = batch;
   switch (type) {
@@ -43,9 +47,9 @@ export function mayFollow(batch: Batch | undefined, type: EventType): string | u
   }
 }
 
-const gone = (b: Batch): string =>
+const gone = (b: Stage): string =>
   `${b.code} was discarded on ${b.discardedDay}; nothing more happens to it.`;
-function closed(b: Batch): string | undefined {
+function closed(b: Stage): string | undefined {
   if (b.state === "undone") return `${b.code} was taken back; its plan can be set on the Bench again.`;
   if (b.state === "discarded") return gone(b);
   return b.state === "bottled" ? `${b.code} was bottled on ${b.bottledDay} already.` : undefined;
