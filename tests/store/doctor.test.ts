@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test } from "@jest/globals";
-import { randomUUID } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { labelOf } from "../../src/core/label/label";
 import { begin } from "../../src/store/commands";
 import { write } from "../../src/store/entries";
@@ -71,12 +71,13 @@ async function slipped(
     seq,
     version = 1,
     recorded = "2026-11-25T09:00:00Z",
-  }: { seq?: number; version?: number; recorded?: string } = {},
+    day = "2026-11-25",
+  }: { seq?: number; version?: number; recorded?: string; day?: string } = {},
 ): Promise<void> {
   const [last] = await home.sql<{ n: number }[]>`
     select coalesce(max(seq), 0)::int as n from event where stream_id = ${stream}`;
   await home.sql`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body)
-    values (${kind}, ${stream}, ${seq ?? last!.n + 1}, ${randomUUID()}, '', ${type}, ${version}, ${recorded}, ${recorded}, '2026-11-25', ${home.sql.json(body as never)})`;
+    values (${kind}, ${stream}, ${seq ?? last!.n + 1}, ${randomUUID()}, '', ${type}, ${version}, ${recorded}, ${recorded}, ${day}, ${home.sql.json(body as never)})`;
 }
 const cause = (batch: string) => ({ kind: "batch", stream: batch, seq: 3 });
 const bottleBody = (id: string) => ({
@@ -114,7 +115,53 @@ const FAULTS: readonly (readonly [string, (h: House) => Promise<unknown>, RegExp
   ["a correction that does not read", (h) => slipped("batch", h.batch, "corrected", { seq: 2, body: { measured: 7 } }, { version: 3 }), /correction of entry 2 is passed over/],
   ["a straining that cannot be", (h) => slipped("batch", h.batch, "corrected", { seq: 2, body: { measured: "9 L", how: "wrung" } }, { version: 3 }), /cannot be reckoned/],
   ["a bottling with one number twice", (h) => slipped("batch", h.batch, "corrected", { seq: 3, body: { bottles: h.bottles.map(bottleBody), verdict: null, own: null } }, { version: 3 }), /passed over|two bottles|not what the journal says/],
+  ["a straining of what is bottled", (h) => slipped("batch", h.batch, "strained", { measured: "500 mL", how: "wrung" }), /entry 4 .*may not follow/i],
+  ["a tick after the bottling", (h) => slipped("batch", h.batch, "added", { line: "x", amount: "5 g" }), /entry 4 .*may not follow/i],
+  ["a batch that begins with a note", () => slipped("batch", randomUUID(), "noted", { text: "x" }), /may not follow|does not begin/i],
+  ["a batch begun twice", (h) => again(h.batch, h.batch), /entry 4 .*may not follow/i],
+  ["two batches of one code", (h) => again(h.batch, randomUUID()), /two batches|cannot be held|code/i],
+  ["a correction of an entry there is not", (h) => slipped("batch", h.batch, "corrected", { seq: 77, body: null }, { version: 3 }), /entry 77/],
+  ["a correction of a correction", async (h) => {
+    await slipped("batch", h.batch, "corrected", { seq: 2, body: { measured: "690 mL", how: "wrung" } }, { version: 3 });
+    await slipped("batch", h.batch, "corrected", { seq: 4, body: null }, { version: 3 });
+  }, /entry 5 .*entry 4/i],
+  ["a spoon from a bottle that was given away", async (h) => {
+    await slipped("bottle", h.bottles[0]!, "given", { to: "Maro" });
+    await slipped("bottle", h.bottles[0]!, "poured", { ml: 5, said: "1 tsp" });
+  }, /bottle .*may not follow/i],
+  ["more out of a bottle than was in it", (h) => slipped("bottle", h.bottles[0]!, "poured", { ml: 900, said: "900 mL" }), /more came out/i],
+  ["a bottle opened before it was filled", (h) => slipped("bottle", h.bottles[0]!, "opened", {}, { day: "2026-11-02" }), /before/i],
+  ["a photograph that is gone", (h) => slipped("batch", h.batch, "pictured", { picture: randomUUID() }), /photograph/],
+  ["a photograph nobody took", (h) => picture(h.batch), /photograph/],
+  ["a photograph that is not what it was", async (h) => {
+    const id = await picture(h.batch);
+    await slipped("batch", h.batch, "pictured", { picture: id });
+    await home.sql`update picture set bytes = '\\x00'::bytea where id = ${id}`;
+  }, /photograph/],
+  ["a clock that runs in what is bottled", (h) => home.sql`insert into clock (batch_id, clock, words, started_at) values (${h.batch}, 'boil', 'boil', now())`, /not what the journal says/],
+  ["a beginning taken back past the app", (h) => slipped("batch", h.batch, "corrected", { seq: 1, body: null }, { version: 3 }), /holds more than it takes|LeftHanging|no batch ever filled|may not follow/],
+  ["a day that is not the day of its time", (h) => slipped("batch", h.batch, "noted", { text: "x" }, { day: "2026-07-25" }), /day/],
+  ["a household of another name than its journal says", async (h) => {
+    void h;
+    await home.sql`update household set name = 'Another'`;
+  }, /household/],
+  ["no household", () => home.sql`delete from household`, /household/],
 ]; // prettier-ignore
+
+/** A batch's beginning put in once more, of that stream. */
+const again = async (batch: string, stream: string): Promise<void> => {
+  const [begun] = await home.sql<{ body: unknown; version: number }[]>`
+    select body, version from event where stream_id = ${batch} and seq = 1`;
+  await slipped("batch", stream, "begun", begun!.body, { version: begun!.version });
+};
+/** A photograph in the table, of which no entry speaks. */
+async function picture(batch: string): Promise<string> {
+  const id = randomUUID();
+  const bytes = Buffer.from("a picture");
+  const sha = createHash("sha256").update(bytes).digest("hex");
+  await home.sql`insert into picture (id, batch_id, bytes, thumb, width, height, sha256) values (${id}, ${batch}, ${bytes}, ${bytes}, 1, 1, ${sha})`;
+  return id;
+}
 
 test("a household that was only lived in is well", async () => {
   await lived();
