@@ -2,15 +2,7 @@
 import { statfsSync } from "node:fs";
 import { connect } from "../src/store/db";
 import { migrationsIn } from "../src/store/migrate";
-import {
-  type Finding,
-  batchFindings,
-  effectFindings,
-  journalFindings,
-  mendTables,
-  summary,
-  tableFindings,
-} from "../src/store/soundness";
+import { type Finding, allFindings, mendTables, summary } from "../src/store/soundness";
 import { MIGRATIONS, mustBeThere, urlOf } from "./databases";
 
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
@@ -70,10 +62,7 @@ async function main(name: string, mend: boolean): Promise<number> {
     const found = [
       ...diskFindings(),
       ...(name === "demo" ? [] : clockFindings(last!.at)),
-      ...(await journalFindings(sql)),
-      ...(await tableFindings(sql)),
-      ...(await batchFindings(sql)),
-      ...(await effectFindings(sql)),
+      ...(await allFindings(sql)),
     ];
     const mendable = found.filter((f) => f.mendable);
     if (mend && mendable.length > 0) await mendTables(sql);

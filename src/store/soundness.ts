@@ -5,6 +5,7 @@ import { type Row, toEvent } from "./append";
 import type { Sql, Tx } from "./db";
 import { heldTooMuch } from "./effects";
 import { STREAMS } from "./exchange";
+import { misplaced } from "./follows";
 import { BATCHES, batchOf } from "./journal";
 import { remake } from "./rebuild";
 
@@ -19,7 +20,7 @@ export interface Finding {
 const AT_A_TIME = 1000;
 
 /** A journal entry that does not read, a gap in a stream, or a stream whose writing runs backward. */
-export async function journalFindings(sql: Sql): Promise<Finding[]> {
+async function journalFindings(sql: Sql): Promise<Finding[]> {
   const found: Finding[] = [];
   const say = (what: string): void => {
     if (found.length < 20)
@@ -51,19 +52,21 @@ export async function journalFindings(sql: Sql): Promise<Finding[]> {
 
 /** The read tables, each with what its rows are known by. */
 const TABLES = [
-  ["batch", "id"],
-  ["bottle", "id"],
-  ["store_item", "id"],
-  ["recipe", "id"],
-  ["kept_back", "batch_id"],
+  ["household", ["one"]],
+  ["batch", ["id"]],
+  ["bottle", ["id"]],
+  ["store_item", ["id"]],
+  ["recipe", ["id"]],
+  ["kept_back", ["batch_id"]],
+  ["clock", ["batch_id", "clock"]],
 ] as const;
 type Tables = ReadonlyMap<string, string>;
 
 async function readTables(tx: Tx): Promise<Tables> {
   const all = new Map<string, string>();
-  for (const [name, key] of TABLES)
-    for (const r of await tx<Record<string, string>[]>`select * from ${tx(name)} order by ${tx(key)}`)
-      all.set(`${name} ${r[key]}`, JSON.stringify(r));
+  for (const [name, keys] of TABLES)
+    for (const r of await tx<Record<string, string>[]>`select * from ${tx(name)}`)
+      all.set(`${name} ${keys.map((k) => r[k]).join(" ")}`, JSON.stringify(r));
   return all;
 }
 
@@ -86,14 +89,17 @@ export async function tableDifferences(sql: Sql): Promise<string[]> {
   return differ;
 }
 
+/** The database’s own word that two rows cannot be kept side by side, as two batches of one code. */
+const cannotBeKept = (e: unknown): boolean => String((e as { code?: string }).code ?? "").startsWith("23");
+
 /** Lists that are behind the journal, running numbers below those given, batches that do not reckon. */
-export async function tableFindings(sql: Sql): Promise<Finding[]> {
+async function tableFindings(sql: Sql): Promise<Finding[]> {
   const found: Finding[] = [];
   const differ = await tableDifferences(sql).catch((e: unknown) => {
-    if (e instanceof UnreadableEvent) return e;
+    if (e instanceof UnreadableEvent || cannotBeKept(e)) return e as Error;
     throw e;
   });
-  if (differ instanceof UnreadableEvent)
+  if (differ instanceof Error)
     found.push({
       what: `The lists cannot be held against the journal: ${differ.message}.`,
       mend: "See to the entry that does not read first; the lists stay as they are.",
@@ -118,7 +124,7 @@ export async function tableFindings(sql: Sql): Promise<Finding[]> {
 }
 
 /** Batches that cannot be reckoned as their journals stand, and corrections that do not read. */
-export async function batchFindings(sql: Sql): Promise<Finding[]> {
+async function batchFindings(sql: Sql): Promise<Finding[]> {
   const found: Finding[] = [];
   for (const { id, code } of await sql<
     { id: string; code: string }[]
@@ -140,7 +146,7 @@ export async function batchFindings(sql: Sql): Promise<Finding[]> {
 }
 
 /** What hangs in the air: bottles’ journals of no batch, drawings and pours by a batch there is not, two bottles under one number, things held that are not taken. */
-export async function effectFindings(sql: Sql): Promise<Finding[]> {
+async function effectFindings(sql: Sql): Promise<Finding[]> {
   const orphans = await sql<{ id: string }[]>`
     select distinct stream_id as id from event e where stream_kind = 'bottle' and not exists (
       select 1 from event b where b.stream_kind = 'batch' and b.type in ('bottled', 'corrected') and b.body::text like '%' || e.stream_id || '%')`;
@@ -171,6 +177,59 @@ export async function effectFindings(sql: Sql): Promise<Finding[]> {
       });
   }
   return found;
+}
+
+/** Entries that could not have been written where they stand, codes given twice, days that are not those of their times. */
+async function orderFindings(sql: Sql): Promise<Finding[]> {
+  const codes = await sql<{ code: string }[]>`
+    select body ->> 'code' as code from event where stream_kind = 'batch' and type = 'begun'
+    group by 1 having count(distinct stream_id) > 1 order by 1`;
+  const days = await sql<{ id: string; seq: number }[]>`
+    select stream_id as id, seq from event where abs(day - (at at time zone 'UTC')::date) > 1 order by 1, 2 limit 5`;
+  const mend =
+    "Restore the newest backup into a new household and compare; the journal is never changed in place.";
+  return [
+    ...codes.map((c) => `There are two batches of the code ${c.code}.`),
+    ...days.map((d) => `Entry ${d.seq} of ${d.id} bears a day that is not the day of its time.`),
+    ...(await misplaced(sql)),
+  ].map((what) => ({ what, mend, mendable: false }));
+}
+
+/** Photographs the journal names and the house has not, has and no entry names, or that are not what was kept. */
+async function pictureFindings(sql: Sql): Promise<Finding[]> {
+  const named = sql`select (body ->> 'picture')::uuid as id from event where stream_kind = 'batch' and type = 'pictured' and body ->> 'picture' is not null`;
+  const gone = await sql<{ id: string }[]>`${named} except select id from picture`;
+  const stray = await sql<{ id: string }[]>`select id from picture where id not in (${named})`;
+  const other = await sql<
+    { id: string }[]
+  >`select id from picture where encode(sha256(bytes), 'hex') <> sha256`;
+  const mend = "Restore the newest backup into a new household; the photographs are in it.";
+  return [
+    ...gone.map((p) => `The photograph ${p.id} is named in the journal and is not there.`),
+    ...stray.map((p) => `The photograph ${p.id} is there and no entry names it.`),
+    ...other.map((p) => `The photograph ${p.id} is not what was kept.`),
+  ].map((what) => ({ what, mend, mendable: false }));
+}
+
+/** Everything that is not as it should be. */
+export async function allFindings(sql: Sql): Promise<Finding[]> {
+  const [there] = await sql`select 1 from household`;
+  if (!there)
+    return [
+      {
+        what: "This database holds no household: its restoring was cut off, or it never began.",
+        mend: "Restore it under another name from its backup.",
+        mendable: false,
+      },
+    ];
+  return [
+    ...(await journalFindings(sql)),
+    ...(await tableFindings(sql)),
+    ...(await batchFindings(sql)),
+    ...(await effectFindings(sql)),
+    ...(await orderFindings(sql)),
+    ...(await pictureFindings(sql)),
+  ];
 }
 
 /** Mends what loses nothing: lists and running numbers, from the journal. */

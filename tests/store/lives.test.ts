@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { batchOf } from "../../src/store/journal";
 import { recallOfBatch, recallOfLot } from "../../src/store/recall";
-import { batchFindings, effectFindings, journalFindings, tableFindings } from "../../src/store/soundness";
+import { allFindings } from "../../src/store/soundness";
 import { stores } from "../../src/store/stores";
 import { saidAtOnce, shown } from "../lives/at-once";
 import { lived, rounded, used } from "../lives/lived";
@@ -102,11 +102,6 @@ describe("lives put right", () => {
     } finally {
       await once.drop();
     }
-    expect([
-      ...(await journalFindings(home.sql)),
-      ...(await tableFindings(home.sql)),
-      ...(await batchFindings(home.sql)),
-      ...(await effectFindings(home.sql)),
-    ]).toEqual([]);
+    expect(await allFindings(home.sql)).toEqual([]);
   });
 });
