@@ -1,3 +1,4 @@
+import { request } from "node:http";
 import type { Server } from "node:net";
 import { connect } from "node:net";
 import { probe } from "../standins/probe";
@@ -46,8 +47,24 @@ test("a scale tells what lies on it and is set to nought; a browser at the same 
   await until(() => Math.abs((hub.all[0]?.value ?? 0) - 400) < 5 && hub.all[0]!.stable);
   expect(hub.command("scale", { say: "command", do: "tare" })).toBe(true);
   await until(() => Math.abs(hub.all[0]!.value ?? 99) < 5);
-  const reply = await fetch(`http://127.0.0.1:${portOf(server)}/`);
+  const at = `http://127.0.0.1:${portOf(server)}`;
+  const reply = await fetch(`${at}/`);
   expect(await reply.text()).toContain("Kitchen scale");
+  // Another page in the same browser neither reads it nor presses its buttons.
+  const press = (origin?: string) =>
+    fetch(`${at}/`, {
+      ...{ method: "POST", body: new URLSearchParams({ do: "put", g: "250" }), redirect: "manual" as const },
+      headers: origin ? { origin } : {},
+    });
+  expect((await press("http://elsewhere.example")).status).toBe(403);
+  expect((await press()).status).toBe(403);
+  const named = await new Promise<number>((done) => {
+    request(`${at}/`, { headers: { host: "elsewhere.example" } }, (r) => done(r.statusCode ?? 0)).end();
+  });
+  expect(named).toBe(403);
+  expect(Math.abs(hub.all[0]!.value ?? 99)).toBeLessThan(5);
+  expect((await press(at)).status).toBe(303);
+  await until(() => Math.abs((hub.all[0]!.value ?? 0) - 250) < 5);
 }, 15_000);
 
 test("850 °C is kept aside and said; what was shown before stands", async () => {

@@ -1,6 +1,6 @@
 import { createServer } from "node:http";
 import { SMTPServer } from "smtp-server";
-import { page } from "./serve";
+import { NOT_HERE, askedHere, page } from "./serve";
 
 /** A letter as it came. */
 export interface Letter {
@@ -36,6 +36,10 @@ export function mailBox(
     },
   });
   const shown = createServer((request, response) => {
+    if (!askedHere(request)) {
+      response.writeHead(403, { "content-type": "text/plain" }).end(NOT_HERE);
+      return;
+    }
     if (request.url === "/letters.json") {
       response.writeHead(200, { "content-type": "application/json" }).end(JSON.stringify(letters));
       return;

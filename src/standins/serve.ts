@@ -1,4 +1,4 @@
-import { type Server as Http, createServer as createHttp } from "node:http";
+import { type Server as Http, type IncomingMessage, createServer as createHttp } from "node:http";
 import { type Server, type Socket, createServer } from "node:net";
 import { Lines } from "../instruments/said";
 
@@ -48,10 +48,22 @@ function speak(socket: Socket, s: StandIn): void {
   });
 }
 
+/** Whether this machine's own browser asks by this machine's name, and what it sends comes from the page itself. */
+export function askedHere({ headers, method }: IncomingMessage): boolean {
+  const host = headers.host ?? "";
+  if (!/^(?:127\.0\.0\.1|localhost)(?::\d{1,5})?$/.test(host)) return false;
+  return method !== "POST" || headers.origin === `http://${host}`;
+}
+export const NOT_HERE = "This is asked from elsewhere, and not answered.";
+
 /** Pages of a stand-in are plain forms: one button, one thing it does. */
 function pages(s: StandIn): Http {
   return createHttp((request, response) => {
     response.setHeader("connection", "close");
+    if (!askedHere(request)) {
+      response.writeHead(403, { "content-type": "text/plain" }).end(NOT_HERE);
+      return;
+    }
     if (request.method !== "POST") {
       response.writeHead(200, { "content-type": "text/html; charset=utf-8" }).end(s.page());
       return;

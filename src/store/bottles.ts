@@ -20,6 +20,7 @@ import { mayFollowBottle } from "../core/cellar/may-befall";
 import { neverAtTheDoor } from "../core/cautions/door";
 import { oddFreezing } from "../core/journal/odd";
 import { reckonBatch } from "../core/journal/reckon";
+import { readMeasured } from "../core/reading/amounts";
 import { VESSELS } from "../core/vessel/catalogue";
 import { type Refused, type Stream, type Written, appendWithin, eventsOf } from "./append";
 import type { Sql, Tx } from "./db";
@@ -103,6 +104,23 @@ function unheldTogether(type: BottleEventType, body: unknown): Fault | undefined
   }
   return undefined;
 }
+/** An amount beside words that say another; words that are no measure say none. */
+async function saidOtherwise(tx: Tx, type: BottleEventType, body: unknown): Promise<Fault | undefined> {
+  if (type !== "poured" && type !== "coursed") return undefined;
+  const { ml, said } = body as { ml: number; said: string };
+  const read = readMeasured(said, (await household(tx)).units);
+  if (!read.ok || read.value.dimension !== "volume") return undefined;
+  const is = read.value.si.value;
+  return Math.abs(is - ml) > ml * BY_SPOON + 0.5
+    ? fault(
+        "SaidOtherwise",
+        `“${said}” is about ${Math.round(is)} mL, not ${Math.round(ml)} mL. Say how much it was.`,
+        ["said"],
+      )
+    : undefined;
+}
+/** Spoons differ by so much from country to country. */
+const BY_SPOON = 0.35;
 /** No course here is more than this a day, mL; what may be taken is judged elsewhere, far below it. */
 const MOST_A_DAY_ML = 1000;
 
@@ -115,7 +133,7 @@ async function completed(
 ): Promise<unknown | Fault> {
   const parsed = BOTTLE_BODIES[type].safeParse(body);
   if (!parsed.success) return faultOfIssue("NotAnEntry", parsed.error.issues[0]!);
-  const odd = unheldTogether(type, parsed.data);
+  const odd = unheldTogether(type, parsed.data) ?? (await saidOtherwise(tx, type, parsed.data));
   if (odd) return odd;
   if (type === "moved") {
     const { at, place } = parsed.data as { at?: string; place: string };

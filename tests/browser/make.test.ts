@@ -60,7 +60,9 @@ afterAll(async () => {
 /** Drives a stand-in as its own page does: one button, one form. What is under test is the app, not the page of what stands in. */
 async function onStandIn(s: StandIn, button: "put" | "heat" | "drop" | "cool"): Promise<void> {
   const form = new URLSearchParams({ do: button, ...(button === "put" ? { g: "40" } : {}) });
-  const r = await fetch(`http://127.0.0.1:${s.port}/`, { method: "POST", body: form, redirect: "manual" });
+  const at = `http://127.0.0.1:${s.port}`;
+  const headers = { origin: at };
+  const r = await fetch(`${at}/`, { method: "POST", body: form, redirect: "manual", headers });
   expect(r.status).toBe(303);
 }
 

@@ -99,6 +99,15 @@ describe("a bottle", () => {
       ok: false,
       fault: { name: "MoreThanIsLeft", path: ["said"] },
     });
+    // What is said and what is counted are one amount.
+    for (const [type, more] of [
+      ["poured", {}],
+      ["coursed", { times: 1, days: 5, rest: 0, from: "2026-11-24" }],
+    ] as const)
+      expect(await put(one, type, { ml: 200, said: "1 tsp", ...more })).toMatchObject({
+        ok: false,
+        fault: { name: "SaidOtherwise", path: ["said"] },
+      });
     await put(one, "opened", {});
     expect(await put(two, "opened", {})).toMatchObject({ ok: false, fault: { name: "Odd" } });
     expect((await put(two, "opened", {}, { sure: true })).ok).toBe(true);

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 
 /**
- * State that outlives the page: kept in this browser until `clear` says the journal has it.
+ * State that outlives the page: kept in this tab, and in this browser for a tab that is opened next, until `clear` says the journal has it.
  * @param read turns what was kept back into state, or `undefined` when it no longer fits
  */
 export function useDraft<T>(
@@ -22,7 +22,8 @@ export function useDraft<T>(
   useEffect(() => {
     let restored = false;
     try {
-      const kept = localStorage.getItem(name);
+      // This tab's own first: another tab writes of the same thing, and neither loses what is typed.
+      const kept = sessionStorage.getItem(name) ?? localStorage.getItem(name);
       const back = kept === null ? undefined : read(JSON.parse(kept));
       if (back !== undefined) {
         set(back);
@@ -38,7 +39,9 @@ export function useDraft<T>(
   useEffect(() => {
     if (!state.ready || cleared.current) return;
     try {
-      localStorage.setItem(name, JSON.stringify(value));
+      const text = JSON.stringify(value);
+      sessionStorage.setItem(name, text);
+      localStorage.setItem(name, text);
     } catch {
       // A full store loses the draft, not the work on screen.
     }
@@ -48,7 +51,9 @@ export function useDraft<T>(
     set,
     clear: () => {
       cleared.current = true;
-      localStorage.removeItem(name);
+      const mine = sessionStorage.getItem(name);
+      sessionStorage.removeItem(name);
+      if (localStorage.getItem(name) === mine) localStorage.removeItem(name);
     },
     ...state,
   };
