@@ -168,7 +168,8 @@ export function quantityAt(c: Cursor, i: number): Found<Quantity> {
 
 /** Whether one number stands there, whole or mixed, and not a row of them, which say nothing. */
 const isOneNumber = (t: readonly Token[], i: number): boolean =>
-  t[i]?.kind === "number" && (t[i + 1]?.kind !== "number" || t[i + 1]!.glyph || t[i + 2]?.low === "/");
+  t[i]?.kind === "number" &&
+  (t[i + 1]?.kind !== "number" || (t[i + 1]!.glyph && !t[i]!.glyph) || t[i + 2]?.low === "/");
 
 /** The same, behind a hedge where one was said. */
 function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quantity> {

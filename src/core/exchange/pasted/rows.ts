@@ -56,15 +56,30 @@ function leadingHeading(text: string): { readonly section: Section; readonly at:
 /** A line of a program, or of a page's own markup. */
 const CODE = /<\/?[a-z][^>]*>|[{}]|=>|^\s*(?:var|let|const|function|import)\b.*[;(]/i;
 
+/** Letters; nobody writes so long a line, and what is pasted by mistake is read in pieces, so that it takes no longer than what is meant. */
+const LONGEST_ROW = 1500;
+
+/** The lines of a text, each with where it begins; too long a one in pieces, cut at a blank where it has any. */
+function* linesOf(text: string): Generator<readonly [number, string]> {
+  let at = 0;
+  for (const line of text.split("\n", MOST_ROWS)) {
+    for (let from = 0; from === 0 || from < line.length;) {
+      const blank = line.lastIndexOf(" ", from + LONGEST_ROW);
+      const cut = blank > from ? blank : from + LONGEST_ROW;
+      const to = line.length - from <= LONGEST_ROW ? line.length : cut;
+      yield [at + from, line.slice(from, to)];
+      from = Math.max(to, 1);
+    }
+    at += line.length + 1;
+  }
+}
+
 /** The lines of a text that say something, each under its heading. */
 export function rowsOf(text: string): SourceRow[] {
   const rows: SourceRow[] = [];
   let section: Section | undefined;
-  let at = 0;
   let apart = false;
-  for (const line of text.split("\n", MOST_ROWS)) {
-    const from = at;
-    at += line.length + 1;
+  for (const [from, line] of linesOf(text)) {
     const { at: skip, listed } = stripped(line);
     const clean = line.slice(skip).replace(/\s+$/, "");
     if (clean.replace(QUIET, "") === "" || /^[-=_*~\s]+$/.test(clean)) {
