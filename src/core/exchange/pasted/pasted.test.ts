@@ -22,7 +22,6 @@ describe("what is pasted by mistake", () => {
       "1",
       "1 ",
       "(",
-      "-",
       ",",
       "1/2",
       "½",
