@@ -18,6 +18,7 @@ import { demoFiles } from "../tools/demo-files";
 import { type Household as Settled, settle, usualHousehold } from "../src/store/household";
 import { rebuild } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
+import { asApp, letAppIn } from "../src/store/role";
 
 export const ROOT = join(__dirname, "..");
 export const MIGRATIONS = join(ROOT, "src/store/migrations");
@@ -130,6 +131,9 @@ const healthy = (port: number, name: string): Promise<boolean> =>
       .on("timeout", () => done(false)),
   );
 
+/** Every server under test works under the app's own role, as one that is started does. */
+const APP_PASSWORD = "5".repeat(32);
+
 /**
  * The production server on a household, its clock stopped at `now`.
  * @param answersTo port the browser knows it by, where something stands between
@@ -144,6 +148,9 @@ export async function serve(
 ): Promise<App> {
   const on = port ?? (await freePort());
   const known = answersTo ?? on;
+  const tools = connect(url, 1);
+  await letAppIn(tools, APP_PASSWORD);
+  await tools.end();
   const child: ChildProcess = spawn(
     process.execPath,
     [join(ROOT, "node_modules/next/dist/bin/next"), "start", "-H", "127.0.0.1", "-p", String(on)],
@@ -153,7 +160,7 @@ export async function serve(
         ...process.env,
         NODE_ENV: "production",
         NODE_OPTIONS: "",
-        DATABASE_URL: url,
+        DATABASE_URL: asApp(url, APP_PASSWORD),
         JOLLY_PORT: String(known),
         NEXT_TELEMETRY_DISABLED: "1",
         JOLLY_NOW: "",

@@ -1,7 +1,8 @@
 # The database cluster of a data folder: set up once, shared by all who use it at a time, stopped by the last of them. Sourced by tools/lib.sh.
 #
 #   cluster/       the cluster itself; made under another name and put in place whole
-#   password       of its one user
+#   password       of the user who sets it up, for the tools alone
+#   password-app   of the app's role, which owns nothing in it
 #   lock           held while it is set up, started or stopped
 #   users          held, shared, by everyone who uses it; a lock that dies with its holder
 #   postgres.log   bounded, see bound_log
@@ -61,7 +62,7 @@ cluster_start() {
   printf '%s' "$port" >"$home/port.new"; mv "$home/port.new" "$home/port"
 }
 
-# Makes sure the cluster runs, and counts this process among its users; sets DATABASE_ROOT (a URL without a database) and CLUSTER_HOME.
+# Makes sure the cluster runs, and counts this process among its users; sets DATABASE_ROOT (a URL without a database), the password of the app’s role, and CLUSTER_HOME.
 cluster_up() {
   [ -n "${DATABASE_URL:-}" ] && return
   local home=$1 pg="$1/cluster"
@@ -80,8 +81,10 @@ cluster_up() {
   flock -u 8; exec 8>&-
 }
 cluster_address() {
+  if [ ! -s "$1/password-app" ]; then ( umask 077; node -p 'require("crypto").randomBytes(24).toString("hex")' >"$1/password-app.new"; mv "$1/password-app.new" "$1/password-app" ); fi
+  JOLLY_APP_PASSWORD=$(cat "$1/password-app")
   DATABASE_ROOT="postgres://jolly:$(cat "$1/password")@127.0.0.1:$(cluster_port "$1/cluster")"
-  export DATABASE_ROOT
+  export DATABASE_ROOT JOLLY_APP_PASSWORD
 }
 
 # Leaves the cluster; the last one out stops it. Others of the same folder are not touched.

@@ -11,6 +11,7 @@ import { settle, usualHousehold } from "../src/store/household";
 import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
 import { migrate } from "../src/store/migrate";
 import { type HouseFile, houseFiles } from "../src/store/pictures";
+import { asApp, letAppIn } from "../src/store/role";
 import { demoFiles } from "./demo-files";
 import { MIGRATIONS, make, mustBeThere, root, unmake, urlOf } from "./databases";
 
@@ -55,12 +56,17 @@ async function open(name: string): Promise<void> {
           ...usualHousehold("us"),
         });
     }
+    if (appPassword) await letAppIn(sql, appPassword);
   } finally {
     alone.release();
     await sql.end();
   }
-  process.stdout.write(`${urlOf(name)}\n`);
+  process.stdout.write(`${appUrlOf(name)}\n`);
 }
+
+/** On a cluster of ours the app has a role of its own; a database that is given by its address is used as it is given. */
+const appPassword = process.env["DATABASE_URL"] ? undefined : process.env["JOLLY_APP_PASSWORD"];
+const appUrlOf = (name: string): string => (appPassword ? asApp(urlOf(name), appPassword) : urlOf(name));
 
 async function main(): Promise<void> {
   const [word, ...rest] = process.argv.slice(2);
@@ -71,7 +77,7 @@ async function main(): Promise<void> {
   const file = rest.filter((_, i) => at < 0 || (i !== at && i !== at + 1))[0];
   if (name.length > 40) throw new BadJournal("a household's name is at most 40 letters long");
   if (word === "open") return open(file ?? name);
-  if (word === "address") return void process.stdout.write(`${urlOf(file ?? name)}\n`);
+  if (word === "address") return void process.stdout.write(`${appUrlOf(file ?? name)}\n`);
   if (!file) throw new BadJournal(`name the file: ./jolly ${word} FILE`);
   if (word === "backup") {
     await mustBeThere(name);

@@ -19,14 +19,18 @@ answers() (
   exit 1
 ) 2>/dev/null
 
-# Root's app runs as the database's user, where that can read this folder; and none outlives the script that started it.
+# Root's app runs as a user of its own, who can read this folder and nothing of the database's; and none outlives the script that started it.
+APP_USER=jolly-crock
 as_app() {
   local who=(setpriv --pdeathsig TERM)
   command -v setpriv >/dev/null || { "$@"; return; }
-  if [ "$(id -u)" = 0 ] && setpriv --reuid postgres --regid postgres --init-groups test -r "$here/${JOLLY_DIST:-.next}/BUILD_ID" -a -r "$here/node_modules/next/package.json" 2>/dev/null; then
-    who+=(--reuid postgres --regid postgres --init-groups)
+  if [ "$(id -u)" = 0 ]; then
+    id -u $APP_USER >/dev/null 2>&1 || useradd --system --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin $APP_USER >/dev/null 2>&1 || true
+    local as=(--reuid $APP_USER --regid $APP_USER --init-groups)
+    if setpriv "${as[@]}" test -r "$here/${JOLLY_DIST:-.next}/BUILD_ID" -a -r "$here/node_modules/next/package.json" 2>/dev/null; then who+=("${as[@]}"); fi
   fi
-  exec "${who[@]}" "$@"
+  # What opens the whole cluster is the tools' alone.
+  exec env -u DATABASE_ROOT -u JOLLY_APP_PASSWORD "${who[@]}" "$@"
 }
 
 # Starts the app and waits until it answers; sets SERVER.

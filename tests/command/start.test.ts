@@ -111,6 +111,20 @@ describe("./jolly start", () => {
     expect(second.status).not.toBe(0);
     expect(second.stderr).toContain(`port ${port} is taken`);
     expect((await fetched(own.url)).status).toBe(200);
+    // The app knows how its own role opens its household, and nothing that opens the cluster; as root's, it is a user of its own.
+    const pids = spawnSync("pgrep", ["-f", `next.*-p ${port}|next-server`], { encoding: "utf8" }).stdout;
+    const of = (pid: string) => readFileSync(`/proc/${pid}/environ`, "utf8");
+    const apps = pids
+      .trim()
+      .split("\n")
+      .filter((pid) => of(pid).includes(`JOLLY_PORT=${port}`));
+    expect(apps.length).toBeGreaterThan(0);
+    for (const pid of apps) {
+      expect(of(pid)).toContain("postgres://jolly_app:");
+      expect(of(pid)).not.toContain("postgres://jolly:");
+      const who = spawnSync("ps", ["-o", "user:32=", "-p", pid], { encoding: "utf8" }).stdout.trim();
+      if (process.getuid?.() === 0) expect(who).toBe("jolly-crock");
+    }
     await own.interrupt();
     expect(statSync(data).mode & 0o077).toBe(0);
   });
