@@ -9,6 +9,9 @@ interface Limits {
   readonly statementMs?: number;
 }
 
+/** s until a connection that failed is tried again: soon at first, and never long, since a database that comes back is back at once. */
+export const pauseS = (tries: number): number => Math.min(1, 0.05 * 2 ** Math.min(tries, 10));
+
 /** A pool on a database. Dates come back as plain text: a JS Date would be a day early west of Greenwich. */
 export function connect(url: string, max = 8, limits: Limits = {}): Sql {
   const { statementMs, connectS = 10 } = limits;
@@ -16,6 +19,7 @@ export function connect(url: string, max = 8, limits: Limits = {}): Sql {
     max,
     idle_timeout: 60,
     connect_timeout: connectS,
+    backoff: pauseS,
     ...(statementMs === undefined ? {} : { connection: { statement_timeout: statementMs } }),
     onnotice: () => {},
     types: { date: { to: 1082, from: [1082], serialize: (x: string) => x, parse: (x: string) => x } },

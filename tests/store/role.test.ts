@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from "@jest/globals";
 import { randomUUID } from "node:crypto";
 import { begin } from "../../src/store/commands";
-import { type Sql, connect } from "../../src/store/db";
+import { type Sql, connect, pauseS } from "../../src/store/db";
 import { write } from "../../src/store/entries";
 import { rebuild } from "../../src/store/rebuild";
 import { asApp, letAppIn } from "../../src/store/role";
@@ -47,4 +47,11 @@ test.each([
   ["run a program", "copy (select 1) to program 'true'"],
 ])("it cannot %s", async (_, does) => {
   await expect(app.unsafe(does)).rejects.toMatchObject({ code: DENIED });
+});
+
+test("a database that comes back is asked within a second, however long it was away", () => {
+  const pauses = Array.from({ length: 500 }, (_, tries) => pauseS(tries));
+  expect(Math.max(...pauses)).toBeLessThanOrEqual(1);
+  expect(pauses[0]).toBeLessThan(0.1);
+  expect(pauses.every((p, i) => i === 0 || p >= pauses[i - 1]!)).toBe(true);
 });
