@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from "node:fs";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
+import { noBareUnit } from "./tools/lint/no-bare-unit.mjs";
 import { oneDirection } from "./tools/lint/one-direction.mjs";
 
 /** What the core must not know: any interface, store or framework, and the clock, chance and place it runs in. */
@@ -102,6 +103,12 @@ export default tseslint.config(
         },
       ],
     },
+  },
+  {
+    files: ["src/ui/**/*.{ts,tsx}", "src/app/**/*.{ts,tsx}", "src/calendar/**/*.ts"],
+    ignores: ["src/**/*.test.ts"],
+    plugins: { measures: { rules: { "no-bare-unit": noBareUnit } } },
+    rules: { "measures/no-bare-unit": "error" },
   },
   {
     files: ["src/store/**/*.ts"],

@@ -3,6 +3,7 @@ import { dayAt } from "@/core/day";
 import { now } from "@/store/clock";
 import { db } from "@/store/db";
 import { within } from "@/store/away";
+import { METRIC, measuresOf } from "@/core/reading/measures";
 import { household } from "@/store/household";
 
 /** How long a page waits for its data, ms. */
@@ -15,5 +16,6 @@ export async function frame() {
   const at = now();
   const display =
     (await cookies()).get("jolly-units")?.value === "metric" ? ("metric" as const) : ("kitchen" as const);
-  return { home, now: at, today: dayAt(at, home.zone), display };
+  const measures = display === "metric" ? METRIC : measuresOf(home);
+  return { home, now: at, today: dayAt(at, home.zone), display, measures };
 }

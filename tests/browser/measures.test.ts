@@ -40,7 +40,7 @@ interface Said {
 }
 const SAID: Readonly<Record<"us" | "metric", Said>> = {
   us: {
-    ...{ vessel: "us-quart", bottle: "us-half-pint", name: "½ pint", herb: "1 cup", vinegar: "1¾ cups" },
+    ...{ vessel: "us-quart", bottle: "us-b-8", name: "8 fl oz bottle", herb: "1 cup", vinegar: "1¾ cups" },
     ...{ honey: "1¼ cups", measured: "1½ cups", ml: 236, lot: "8 oz", spoon: "1 tsp" },
   },
   metric: {
@@ -133,13 +133,12 @@ async function lived(units: "us" | "metric"): Promise<Lived> {
   return { home, app: await serve(home.url, NOW), pages };
 }
 
-/** What a page says, with what its fields are called and what stands in them; what the maker is shown as an example of every country is not told. */
+/** What a page says, with what its fields are called and what stands in them. */
 const told = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     const lines: string[] = [];
     const root = document.querySelector("main") ?? document.body;
     for (const e of root.querySelectorAll<HTMLElement>("*")) {
-      if (e.closest("[data-every-measure]")) continue;
       for (const a of ["aria-label", "placeholder", "title", "alt", "aria-valuetext"]) {
         const v = e.getAttribute(a);
         if (v) lines.push(`[${a}] ${v}`);
@@ -147,10 +146,7 @@ const told = (page: Page): Promise<string[]> =>
       if (e instanceof HTMLInputElement && e.type !== "hidden") lines.push(`[value] ${e.value}`);
       if (e instanceof HTMLOptionElement) lines.push(`[option] ${e.text}`);
     }
-    const hidden = [...root.querySelectorAll<HTMLElement>("[data-every-measure]")].map((e) => e.innerText);
-    let words = (root as HTMLElement).innerText;
-    for (const h of hidden) words = words.replace(h, "");
-    return [...lines, ...words.split("\n")];
+    return [...lines, ...(root as HTMLElement).innerText.split("\n")];
   });
 
 /** Opens what is folded, so that what is behind it is read too. */

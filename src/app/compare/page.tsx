@@ -35,7 +35,7 @@ export default async function ComparePage({
   searchParams: Promise<{ b?: string | string[] }>;
 }) {
   const { b } = await searchParams;
-  const [sides] = await Promise.all([sidesOf(b), frame()]);
+  const [sides, { measures }] = await Promise.all([sidesOf(b), frame()]);
   const left = new Set([b ?? []].flat()).size - sides.length;
   return (
     <div className="pt-5">
@@ -52,7 +52,7 @@ export default async function ComparePage({
           side.
         </p>
       ) : (
-        <Compared sides={sides} />
+        <Compared sides={sides} measures={measures} />
       )}
     </div>
   );

@@ -1,3 +1,4 @@
+import { measuresIn } from "../reading/measures";
 import type { Span } from "../estimate";
 import { isSweet } from "../material/material";
 import { counted } from "../words";
@@ -91,6 +92,7 @@ const isPlainVinegar = (p: Program): boolean =>
   !p.lines.some((l) => l.stage === "jar" && isSweet(l.stuff));
 
 function levelRule(p: Program, fit: Fit): TouchRule {
+  const m = measuresIn(p.plan.units);
   const wants = fit.topUpMl > 8 || fit.coverDay1Cm < 1;
   if (!wants) {
     const why = `the herb drinks; see that it is still under${isPlainVinegar(p) ? ", and that nothing gasses: in plain vinegar that is a warning" : ""}`;
@@ -98,8 +100,8 @@ function levelRule(p: Program, fit: Fit): TouchRule {
   }
   const why =
     fit.coverDay1Cm < 0
-      ? `herb will stand ${Math.abs(fit.coverDay1Cm).toFixed(1)} cm clear; about ${Math.round(fit.topUpMl / 5) * 5} mL covers it`
-      : `the herb drinks about ${Math.round(fit.drinksMl / 5) * 5} mL; look, and top up to the mark`;
+      ? `herb will stand ${m.length(Math.abs(fit.coverDay1Cm))} clear; about ${m.volume(Math.round(fit.topUpMl / 5) * 5)} covers it`
+      : `the herb drinks about ${m.volume(Math.round(fit.drinksMl / 5) * 5)}; look, and top up to the mark`;
   return { sort: "top-up", from: 1, to: 3, every: 3, matters: fit.coverDay1Cm < 0.5, why };
 }
 

@@ -1,5 +1,6 @@
 import { KIND } from "../plan/kinds";
 import type { Kind } from "../plan/plan";
+import type { UnitSystem } from "../quantity/units";
 import { VESSELS } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
 
@@ -18,15 +19,20 @@ export interface OnHand {
 export function bottlesFor(
   kind: Kind,
   empties: readonly { readonly vessel: string; readonly count: number }[],
+  system: UnitSystem,
 ): OnHand[] {
-  const { sorts, usual } = KIND[kind].bottles;
+  const { sorts } = KIND[kind].bottles;
   const counted = empties.flatMap((e) => {
     const vessel = VESSELS.get(e.vessel);
     const suits = vessel && e.count > 0 && (sorts as readonly string[]).includes(vessel.sort);
     return suits ? [{ vessel, count: e.count }] : [];
   });
-  return counted.length > 0 ? counted : [{ vessel: VESSELS.get(usual)! }];
+  return counted.length > 0 ? counted : [{ vessel: usualBottle(kind, system) }];
 }
+
+/** The usual bottle of a kind where the household is. */
+export const usualBottle = (kind: Kind, system: UnitSystem): Vessel =>
+  VESSELS.get(KIND[kind].bottles.usual[system === "us" ? "us" : "metric"])!;
 
 /** The smallest vessel that takes what is left over, of those that are offered; the largest where none does. */
 export function vesselForTheRest(ml: number, offered: readonly Vessel[]): Vessel {
@@ -124,9 +130,14 @@ export interface Wanted {
 }
 
 /** Bottles for a volume: what is on hand first, where it is counted, and the usual size for the rest. mL */
-export function bottlesWanted(kind: Kind, ml: number, empties: Parameters<typeof bottlesFor>[1]): Wanted {
-  const counted = bottlesFor(kind, empties).filter((b) => b.count !== undefined);
+export function bottlesWanted(
+  kind: Kind,
+  ml: number,
+  empties: Parameters<typeof bottlesFor>[1],
+  system: UnitSystem,
+): Wanted {
+  const counted = bottlesFor(kind, empties, system).filter((b) => b.count !== undefined);
   const have = fillPlan(ml, counted);
-  const more = fillPlan(have.leftMl, bottlesFor(kind, []));
+  const more = fillPlan(have.leftMl, bottlesFor(kind, [], system));
   return { fills: [...have.fills, ...more.fills], lacking: more.fills, leftMl: more.leftMl };
 }

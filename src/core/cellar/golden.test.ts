@@ -126,15 +126,20 @@ test("which bottles, for so much, of those on hand", () => {
     return `${ml} mL | ${fills.map((f) => `${f.vessel.id} ${figure(f.ml)}`).join(", ") || "none"} | over ${figure(leftMl)}`;
   });
   const kinds = KINDS.map((kind) => {
-    const some = bottlesFor(kind, [
-      { vessel: "b-500", count: 2 },
-      { vessel: "d-50", count: 4 },
-      { vessel: "m-1000", count: 1 },
-      { vessel: "b-100", count: 0 },
-    ]);
+    const some = bottlesFor(
+      kind,
+      [
+        { vessel: "b-500", count: 2 },
+        { vessel: "d-50", count: 4 },
+        { vessel: "m-1000", count: 1 },
+        { vessel: "b-100", count: 0 },
+      ],
+      "metric",
+    );
     return `${kind} | ${some.map((x) => `${x.vessel.id} ${x.count}`).join(", ")} | none counted: ${bottlesFor(
       kind,
       [],
+      "metric",
     )
       .map((x) => `${x.vessel.id} ${x.count}`)
       .join(", ")}`;

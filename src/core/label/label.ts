@@ -1,3 +1,4 @@
+import { measuresIn } from "../reading/measures";
 import { filledOf } from "../cellar/bottle";
 import { counted } from "../words";
 import { type Day, addDays, daysBetween, printDay } from "../day";
@@ -217,7 +218,7 @@ export function labelOf(
     notJuice: POURED.has(batch.plan.kind),
     name: batch.name,
     kind: `${KIND[batch.plan.kind].name}${isSecondRun(batch.plan) ? ", a second run: weaker" : ""}`,
-    volume: `${Math.round(bottle.ml)} mL`,
+    volume: measuresIn(batch.plan.units).volumeExact(bottle.ml),
     contents,
     made: printDay(batch.begunDay, "year"),
     strained: printDay(strained, "year"),

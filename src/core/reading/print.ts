@@ -121,6 +121,12 @@ const LADDER: Readonly<Record<UnitSystem, readonly UnitId[]>> = {
 };
 const FRACTIONS = [0, 1 / 8, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4];
 const COARSE = [0, 1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4];
+/** Spoons are sold whole and halved; a third of a tablespoon is a teaspoon, and is said so. */
+const SPOONS = [0, 1 / 2];
+function fractionsOf(id: UnitId, last: boolean): readonly number[] {
+  if (last) return FRACTIONS;
+  return id.endsWith("tbsp") ? SPOONS : COARSE;
+}
 function snap(n: number, to: readonly number[]): number {
   const whole = Math.floor(n);
   let best = whole;
@@ -158,7 +164,7 @@ export function printVolume(ml: number, system: UnitSystem, limit = 0.03): Print
     // A quarter of the tool is the least it can measure; only the teaspoon goes down to an eighth.
     const last = i === ladder.length - 1;
     if (!last && n < (id === "us-cup" || id === "imp-pint" ? 0.245 : 0.97)) continue;
-    const single = snap(n, last ? FRACTIONS : COARSE);
+    const single = snap(n, fractionsOf(id, last));
     const error = (single * size - ml) / ml;
     if (single > 0 && Math.abs(error) <= limit / 2)
       return { text: written(id, single, system), exact, error };
@@ -167,7 +173,7 @@ export function printVolume(ml: number, system: UnitSystem, limit = 0.03): Print
       const left = ml - whole * size;
       const s = UNITS[small].size;
       if (whole <= 0 || left < 0.2 * s) continue;
-      const k = snap(left / s, small.endsWith("tsp") ? FRACTIONS : [0, 1 / 3, 1 / 2, 2 / 3]);
+      const k = snap(left / s, small.endsWith("tsp") ? FRACTIONS : SPOONS);
       const e = (whole * size + k * s - ml) / ml;
       if (k > 0 && Math.abs(e) <= limit)
         return { text: `${written(id, whole, system)} + ${written(small, k, system)}`, exact, error: e };

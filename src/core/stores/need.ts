@@ -57,7 +57,7 @@ export function needOf(p: Program, r: Reckoning, stores: Stores): Need {
   const lacking = wants.filter(({ w }) => w.lackG > 0);
   const fresh = (a: Allotment): boolean =>
     a.line.stuff.plant && (a.line.stuff.form === "fresh" || a.line.stuff.form === "wilted");
-  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value, stores.empties);
+  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value, stores.empties, p.plan.units);
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");
   const steep = steps.find((s) => s.do === "steep" && p.steep);

@@ -1,3 +1,4 @@
+import { UNITS, type UnitSystem } from "../quantity/units";
 import { heightAt } from "./profile";
 import { VesselSpec, vesselOf, type Vessel } from "./vessel";
 
@@ -66,6 +67,26 @@ const ROWS: readonly Row[] = [
   ["d-30", "dropper bottle", "30 mL", "dropper", "plastic", "necked", 35, 6.8, 1.4],
   ["d-50", "dropper bottle", "50 mL", "dropper", "plastic", "necked", 57, 8.0, 1.4],
   ["d-100", "dropper bottle", "100 mL", "dropper", "plastic", "necked", 112, 10.0, 1.4],
+  ["us-b-4", "small bottle", "4 fl oz", "bottle", "plastic", "necked", 128, 12.5, 2.2],
+  ["us-b-8", "bottle", "8 fl oz", "bottle", "plastic", "necked", 254, 17.0, 2.2],
+  ["us-b-8-swing", "swing-top bottle", "8 fl oz", "bottle", "glass", "necked", 255, 17.0, 1.9],
+  ["us-b-12-swing", "swing-top bottle", "12 fl oz", "bottle", "glass", "necked", 375, 20.5, 1.9],
+  ["us-b-16-swing", "swing-top bottle", "16 fl oz", "bottle", "glass", "necked", 500, 24.0, 1.9],
+  ["us-b-25", "corked bottle", "25 fl oz", "bottle", "cork", "necked", 765, 29.0, 1.9],
+  ["us-b-32-swing", "swing-top bottle", "32 fl oz", "bottle", "glass", "necked", 985, 30.0, 1.9],
+  ["us-b-64", "jug with a screw cap", "64 fl oz", "bottle", "plastic", "necked", 1960, 28.0, 3.3],
+  ["us-d-half", "dropper bottle", "½ fl oz", "dropper", "plastic", "necked", 18, 5.4, 1.3],
+  ["us-d-1", "dropper bottle", "1 fl oz", "dropper", "plastic", "necked", 34, 6.8, 1.4],
+  ["us-d-2", "dropper bottle", "2 fl oz", "dropper", "plastic", "necked", 66, 8.4, 1.4],
+  ["us-d-4", "dropper bottle", "4 fl oz", "dropper", "plastic", "necked", 130, 10.6, 1.4],
+  ["us-c-half-gallon", "stoneware crock", "½ gallon", "crock", "cloth", "straight", 2000, 15.6, 12.8],
+  ["us-c-gallon", "stoneware crock", "1 gallon", "crock", "cloth", "straight", 4000, 20.0, 16.0],
+  ["us-p-2", "small saucepan", "2 quart", "pot", "none", "pot", 2000, 9.0, 17.0],
+  ["us-p-3", "saucepan", "3 quart", "pot", "none", "pot", 2950, 10.5, 19.0],
+  ["us-p-6", "stew pot", "6 quart", "pot", "none", "pot", 5850, 15.0, 22.5],
+  ["us-p-8", "stock pot", "8 quart", "pot", "none", "pot", 7800, 18.5, 23.5],
+  ["us-pp-6", "pressure pot", "6 quart", "pressure-pot", "metal", "pot", 5700, 15.5, 22.0],
+  ["us-pp-8", "pressure pot", "8 quart", "pressure-pot", "metal", "pot", 7600, 18.0, 23.5],
   ["c-2000", "stoneware crock", "2 L", "crock", "cloth", "straight", 2150, 16.0, 13.1],
   ["c-5000", "stoneware crock", "5 L", "crock", "cloth", "straight", 5300, 22.0, 17.5],
   ["p-1500", "small saucepan", "1½ L", "pot", "none", "pot", 1600, 8.0, 16.0],
@@ -81,13 +102,33 @@ function catalogued([id, name, size, sort, lid, figure, brimMl, heightCm, mouthC
   return sort === "bottle" || sort === "dropper" ? filledToSize(made.value) : made.value;
 }
 
-/** mL of a size as it is written, "330 mL" or "1 L". */
-const mlOf = (size: string): number => Number.parseFloat(size) * (size.endsWith(" L") ? 1000 : 1);
+/** mL of a bottle's size as it is written: “330 mL”, “1 L”, “½ fl oz”. */
+function mlOf(size: string): number {
+  const n = size.startsWith("½") ? 0.5 : Number.parseFloat(size);
+  if (size.endsWith(" fl oz")) return n * UNITS["us-floz"].size;
+  return size.endsWith(" L") ? n * 1000 : n;
+}
 
 /** A bottle is filled to what it is sold as holding, not to the cork. */
 function filledToSize(v: Vessel): Vessel {
   const fillMl = mlOf(v.size);
   return { ...v, fillMl, headspaceCm: v.solid.brimCm - heightAt(v.solid, fillMl) };
 }
+
+/** Vessels as the shops of a household's country sell them; those of every other are known all the same, where it has one. */
+export const soldIn = (system: UnitSystem): readonly Vessel[] =>
+  [...VESSELS.values()].filter((v) => v.id.startsWith("us-") === (system === "us"));
+
+/** The same, with one that is chosen already from elsewhere. */
+export function offeredIn(system: UnitSystem, chosen: string | undefined): readonly Vessel[] {
+  const sold = soldIn(system);
+  const other = chosen === undefined ? undefined : VESSELS.get(chosen);
+  return other && !sold.includes(other) ? [...sold, other] : sold;
+}
+
+/** What small amounts are filled into: bottles, droppers, and jars of up to a pint or half a litre. */
+const SMALL_ML = 520;
+export const isFilledInto = (v: Vessel): boolean =>
+  v.sort === "bottle" || v.sort === "dropper" || (v.sort === "jar" && v.fillMl < SMALL_ML);
 
 export const VESSELS: ReadonlyMap<string, Vessel> = new Map(ROWS.map((row) => [row[0], catalogued(row)]));

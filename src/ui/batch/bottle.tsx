@@ -26,7 +26,7 @@ function leftWords(left: number, have: number, ml: (x: number) => string): strin
 function unsaidOf(rows: readonly Row[]): string {
   if (rows.length === 0) return "Say which bottles it goes into.";
   const at = rows.findIndex((x) => !(x.ml > 0));
-  return at < 0 ? "" : `Say how much is in bottle ${at + 1}, in mL: more than nothing.`;
+  return at < 0 ? "" : `Say how much is in bottle ${at + 1}: more than nothing.`;
 }
 
 function sendWords(sending: boolean, right: number | undefined): string {

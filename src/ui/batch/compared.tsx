@@ -10,6 +10,7 @@ import {
   linesCompared,
 } from "@/core/journal/compare";
 import { counted } from "@/core/words";
+import type { Measures } from "@/core/reading/measures";
 import { verdictHead } from "../plan/verdict-words";
 
 const ROW_WORDS: Readonly<Record<Row, string>> = {
@@ -24,6 +25,10 @@ const ROW_WORDS: Readonly<Record<Row, string>> = {
   alcohol: "alcohol a spoon",
 };
 
+/** A measured figure with half its spread, in the household's measure. */
+const measured = ({ value, low, high }: Estimate, say: (x: number) => string): string =>
+  high - low > 0.02 * value ? `${say(value)} ± ${say((high - low) / 2)}` : say(value);
+
 /** A figure with half its spread: “812 mL ± 15”. */
 function withSpread({ value, low, high }: Estimate, unit: string, places = 0): string {
   const half = (high - low) / 2;
@@ -31,12 +36,12 @@ function withSpread({ value, low, high }: Estimate, unit: string, places = 0): s
   return `${value.toFixed(places)}${spread} ${unit}`;
 }
 
-function said(side: Side, row: Row): string {
+function said(side: Side, row: Row, units: Measures): string {
   const f = comparedOf(side, row);
   if (!f) return "not yet";
   switch (row) {
     case "yield":
-      return withSpread(f, "mL");
+      return measured(f, units.volume);
     case "days":
       return f.value === 0 ? "made in a day" : counted(f.value, "day");
     case "sweetness":
@@ -71,7 +76,7 @@ function RowHead({ words, apart }: { words: string; apart: boolean }) {
 }
 
 /** Batches as columns: what went in, and what came of it; a row with a brush stroke differs by more than the spreads. */
-export function Compared({ sides }: { sides: readonly Side[] }) {
+export function Compared({ sides, measures: units }: { sides: readonly Side[]; measures: Measures }) {
   const apart = comparedApart(sides);
   return (
     <div
@@ -106,7 +111,7 @@ export function Compared({ sides }: { sides: readonly Side[] }) {
               <RowHead words={l.name} apart={l.apart} />
               {l.amounts.map((a, i) => (
                 <td key={sides[i]!.batch.id} className="px-3 py-2">
-                  {a ? withSpread(a, l.liquid ? "mL" : "g", !l.liquid && a.value < 10 ? 1 : 0) : "none"}
+                  {a ? measured(a, l.liquid ? units.volume : units.massExact) : "none"}
                 </td>
               ))}
             </tr>
@@ -118,7 +123,7 @@ export function Compared({ sides }: { sides: readonly Side[] }) {
               <RowHead words={ROW_WORDS[row]} apart={apart.has(row)} />
               {sides.map((side) => (
                 <td key={side.batch.id} className="px-3 py-2">
-                  {said(side, row)}
+                  {said(side, row, units)}
                 </td>
               ))}
             </tr>

@@ -77,11 +77,10 @@ function moveNames(batch: Batch, units: Saying["units"]): ReadonlyMap<string, st
 /** The batch's journal, newest first; a corrected entry stays, struck through, beside what replaced it. */
 export function Diary({ batch }: { batch: Batch }) {
   const units = useUnits();
-  const { degrees } = units;
   const names = useMemo(() => moveNames(batch, units), [batch, units]);
   const lines = linesOf(batch.begunPlan);
   const lineName = (id: string): string => namedMaterial(lines.find((l) => l.id === id)?.material ?? id);
-  const telling = { lineName, degrees, moveName: (id: string) => names.get(id) };
+  const telling = { lineName, measures: units, moveName: (id: string) => names.get(id) };
   return (
     <ol className="pt-1">
       {runsOf(batch.diary.toReversed()).map((run) => (

@@ -6,7 +6,7 @@ import type { Entry } from "@/core/journal/fold";
 import type { Stands } from "@/core/kitchen/cooling";
 import { MATERIALS } from "@/core/material/catalogue";
 import type { Line } from "@/core/plan/plan";
-import { printTemperature } from "@/core/reading/print";
+import { METRIC, type Measures } from "@/core/reading/measures";
 import { capital, listed } from "@/core/words";
 import { WRINGING_WORDS } from "../plan/step-words";
 
@@ -30,28 +30,28 @@ export const STANDS_WORDS: Readonly<Record<Stands, string>> = {
 };
 
 const READ_WORDS: Readonly<Record<Body<"read">["what"], readonly [words: string, unit: string]>> = {
-  temperature: ["Thermometer", "°C"],
-  room: ["The kitchen", "°C"],
+  temperature: ["Thermometer", ""],
+  room: ["The kitchen", ""],
   ph: ["pH", ""],
   brix: ["Refractometer", "°Bx"],
   gravity: ["Hydrometer", ""],
-  depth: ["Dipstick", "cm"],
-  weight: ["Scale", "g"],
+  depth: ["Dipstick", ""],
+  weight: ["Scale", ""],
   taste: ["Taste", ""],
-  level: ["Level", "cm"],
+  level: ["Level", ""],
 };
 
 export const TASTES = ["sweet", "sharp", "hot", "bitter", "herb"] as const;
 export const HOW_STRONG = ["none", "a little", "some", "much", "very"] as const;
 
-/** What things are called where an entry is told: a line of the plan by its id, and the household's degrees. */
+/** What things are called where an entry is told: a line of the plan by its id, and the household's measures. */
 export interface Telling {
   readonly lineName: (id: string) => string;
-  readonly degrees: "C" | "F";
+  readonly measures: Measures;
   /** A move of the making in a word or two; nothing where it is not known any more. */
   readonly moveName?: (id: string) => string | undefined;
 }
-export const PLAINLY: Telling = { lineName: (id) => id, degrees: "C" };
+export const PLAINLY: Telling = { lineName: (id) => id, measures: METRIC };
 
 function steppedWords({ move, did }: Body<"stepped">, moveName: Telling["moveName"]): string {
   const name = capital(moveName?.(move) ?? "a move done");
@@ -63,11 +63,28 @@ export const namedMaterial = (material: string): string =>
 const saidLine = (l: Line): string => `${l.amount} ${namedMaterial(l.material)}`;
 const because = (why: string | undefined): string => (why ? `, ${why}` : "");
 
-function readWords({ what, value, words, by }: Body<"read">, degrees: "C" | "F"): string {
-  const [name, unit] = READ_WORDS[what];
-  const warm = (what === "temperature" || what === "room") && value !== undefined;
-  const shown = warm ? printTemperature(value, degrees) : `${value} ${unit}`.trim();
-  const is = value === undefined ? "" : `: ${shown}`;
+/** What an instrument showed, in the measure it is read in here. */
+function shownBy(what: Body<"read">["what"], value: number, m: Measures): string {
+  switch (what) {
+    case "temperature":
+    case "room":
+      return m.temperature(value);
+    case "depth":
+    case "level":
+      return m.length(value);
+    case "weight":
+      return m.massExact(value);
+    case "ph":
+    case "brix":
+    case "gravity":
+    case "taste":
+      return `${value} ${READ_WORDS[what][1]}`.trim();
+  }
+}
+
+function readWords({ what, value, words, by }: Body<"read">, m: Measures): string {
+  const [name] = READ_WORDS[what];
+  const is = value === undefined ? "" : `: ${shownBy(what, value, m)}`;
   return `${name}${is}${by && by !== "hand" ? `, by ${by}` : ""}.${words ? ` ${words}` : ""}`;
 }
 
@@ -83,7 +100,7 @@ const timedWords = (b: Body<"timed">): string =>
     : `Clock: ${b.words}, ${b.low === b.high ? b.low : `${b.low} to ${b.high}`} min.`;
 
 /** One entry as a sentence. */
-export function entryWords(e: Entry, { lineName, degrees, moveName }: Telling = PLAINLY): string {
+export function entryWords(e: Entry, { lineName, measures, moveName }: Telling = PLAINLY): string {
   switch (e.type) {
     case "begun":
       return `Begun as ${(e.body as Body<"begun">).code}.`;
@@ -106,7 +123,7 @@ export function entryWords(e: Entry, { lineName, degrees, moveName }: Telling = 
     case "topped-up":
       return `Topped up with ${saidLine((e.body as Body<"topped-up">).line)}.`;
     case "read":
-      return readWords(e.body as Body<"read">, degrees);
+      return readWords(e.body as Body<"read">, measures);
     case "stepped":
       return steppedWords(e.body as Body<"stepped">, moveName);
     case "timed":
@@ -141,7 +158,7 @@ export function entryWords(e: Entry, { lineName, degrees, moveName }: Telling = 
       const b = e.body as Body<"bottled">;
       const own = b.own ? ` The maker’s own date, ${printDay(b.own.bestBy)}` : "";
       const why = b.own?.reason ? `: ${b.own.reason}` : "";
-      return `Bottled: ${b.bottles.map((x) => `${Math.round(x.ml)} mL`).join(", ")}.${own ? `${own}${why}.` : ""}`;
+      return `Bottled: ${b.bottles.map((x) => measures.volume(x.ml)).join(", ")}.${own ? `${own}${why}.` : ""}`;
     }
     case "corrected": {
       const b = e.body as Body<"corrected">;

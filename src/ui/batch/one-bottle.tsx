@@ -1,9 +1,10 @@
 "use client";
 import { X } from "lucide-react";
 import { ICE_WANTS } from "@/core/journal/odd";
-import { VESSELS } from "@/core/vessel/catalogue";
+import { VESSELS, isFilledInto, offeredIn } from "@/core/vessel/catalogue";
 import { heightAt } from "@/core/vessel/profile";
 import { vesselWords } from "@/core/vessel/vessel";
+import { useUnits } from "../kit/units";
 import { VesselFigure } from "../figures/vessel";
 
 export interface Row {
@@ -13,9 +14,6 @@ export interface Row {
   readonly place: "cupboard" | "fridge" | "freezer";
 }
 
-export const SIZES = [...VESSELS.values()].filter(
-  (v) => v.sort === "bottle" || v.sort === "dropper" || (v.sort === "jar" && v.fillMl < 520),
-);
 const PLACES = [
   ["cupboard", "cupboard"],
   ["fridge", "fridge"],
@@ -57,7 +55,9 @@ function Drawn({ row: x }: { row: Row }) {
 
 /** Which size, how much in it, where it will stand. */
 function Fields({ row: x, nth, left, wrong, change }: Omit<Props, "remove">) {
+  const units = useUnits();
   const called = `Bottle ${nth + 1}`;
+  const { jug } = units;
   const size = (vessel: string): void =>
     change((y) => {
       const ml = Math.min(VESSELS.get(vessel)!.fillMl, Math.max(1, left + y.ml));
@@ -71,25 +71,28 @@ function Fields({ row: x, nth, left, wrong, change }: Omit<Props, "remove">) {
         value={x.vessel}
         onChange={(e) => size(e.target.value)}
       >
-        {SIZES.map((s) => (
-          <option key={s.id} value={s.id}>
-            {vesselWords(s)}
-          </option>
-        ))}
+        {offeredIn(units.household, x.vessel)
+          .filter(isFilledInto)
+          .map((s) => (
+            <option key={s.id} value={s.id}>
+              {vesselWords(s)}
+            </option>
+          ))}
       </select>
       <span className="whitespace-nowrap">
         <input
-          aria-label={`${called}: mL`}
+          aria-label={`${called}: ${jug.words}`}
           type="number"
-          min="1"
+          min="0"
+          step="any"
           className="stitch w-20 text-right min-h-11"
-          value={Number.isFinite(x.ml) ? x.ml : ""}
+          value={Number.isFinite(x.ml) ? Number((x.ml / jug.ml).toFixed(jug.ml === 1 ? 0 : 2)) : ""}
           aria-invalid={wrong}
           onChange={(e) =>
-            change((y) => ({ ...y, ml: e.target.value === "" ? NaN : Number(e.target.value) }))
+            change((y) => ({ ...y, ml: e.target.value === "" ? NaN : Number(e.target.value) * jug.ml }))
           }
         />{" "}
-        mL
+        {jug.words}
       </span>
       <select
         aria-label={`${called}: place`}

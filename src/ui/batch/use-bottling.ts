@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useState } from "react";
-import { bottlesFor, fillPlan, vesselForTheRest } from "@/core/cellar/fill";
+import { bottlesFor, fillPlan, usualBottle, vesselForTheRest } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
 import type { Empties } from "@/core/stores/item";
-import { VESSELS } from "@/core/vessel/catalogue";
+import { VESSELS, isFilledInto, soldIn } from "@/core/vessel/catalogue";
 import { vesselWords } from "@/core/vessel/vessel";
 import { useDraft } from "../kit/draft";
-import { type Row, SIZES } from "./one-bottle";
+import type { Row } from "./one-bottle";
 import { useStops } from "./stops";
 import { useWrite } from "./write";
 
@@ -39,16 +39,24 @@ const isDraft = (k: unknown): BottlingDraft | undefined =>
   k && typeof k === "object" && Array.isArray((k as BottlingDraft).rows) ? (k as BottlingDraft) : undefined;
 
 /** The usual sizes, where no bottles are counted. */
-const usualSizes = (kind: Batch["plan"]["kind"]): readonly string[] =>
-  kind === "tincture"
-    ? ["d-100", "d-50", "d-30"]
-    : ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"];
+const USUAL_SIZES = {
+  us: {
+    dropper: ["us-d-4", "us-d-2", "us-d-1"],
+    bottle: ["us-b-16-swing", "us-b-8-swing", "us-b-12-swing", "us-b-4"],
+  },
+  metric: {
+    dropper: ["d-100", "d-50", "d-30"],
+    bottle: ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"],
+  },
+} as const;
+const usualSizes = ({ kind, units }: Batch["plan"]): readonly string[] =>
+  USUAL_SIZES[units === "us" ? "us" : "metric"][kind === "tincture" ? "dropper" : "bottle"];
 
 /** Bottles for a volume: from those on hand, where they are counted; else of the usual sizes. */
 function laidOut(batch: Batch, empties: readonly Empties[], ml: number, place: Row["place"]): Row[] {
-  const counted = bottlesFor(batch.plan.kind, empties).filter((b) => b.count !== undefined);
+  const counted = bottlesFor(batch.plan.kind, empties, batch.plan.units).filter((b) => b.count !== undefined);
   const from =
-    counted.length > 0 ? counted : usualSizes(batch.plan.kind).map((id) => ({ vessel: VESSELS.get(id)! }));
+    counted.length > 0 ? counted : usualSizes(batch.plan).map((id) => ({ vessel: VESSELS.get(id)! }));
   return fillPlan(ml, from).fills.map((f) => ({
     id: crypto.randomUUID(),
     vessel: f.vessel.id,
@@ -85,13 +93,13 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
   };
   const left = (have ?? 0) - rows.reduce((sum, x) => sum + (Number.isFinite(x.ml) ? x.ml : 0), 0);
   const another = (): void => {
-    const v = VESSELS.get("b-250-swing")!;
+    const v = usualBottle(batch.plan.kind, batch.plan.units);
     const ml = Math.round(Math.max(1, Math.min(v.fillMl, left)));
     put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place }] }));
   };
   // What is left over goes where small things are kept: into the fridge, whatever the bottles do.
   const keepTheRest = (): void => {
-    const v = vesselForTheRest(left, SIZES);
+    const v = vesselForTheRest(left, soldIn(batch.plan.units).filter(isFilledInto));
     const ml = Math.round(Math.min(v.fillMl, left));
     put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place: "fridge" }] }));
   };

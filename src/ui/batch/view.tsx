@@ -1,3 +1,4 @@
+import type { Measures } from "@/core/reading/measures";
 import { filledOf } from "@/core/cellar/bottle";
 import Link from "next/link";
 import type { Window } from "@/core/care/care";
@@ -160,15 +161,23 @@ export function RecipeWays({ batch }: { batch: Batch }) {
 }
 
 /** How much it is or will be, where it keeps and how long, and why. */
-export function WhatItIs({ batch, of }: { batch: Batch; of: BatchReckoning["reckoning"] }) {
+export function WhatItIs({
+  batch,
+  of,
+  measures: units,
+}: {
+  batch: Batch;
+  of: BatchReckoning["reckoning"];
+  measures: Measures;
+}) {
   const { value, low, high } = of.finished.ml;
   const head = verdictHead(of.verdict);
   return (
     <>
       <h2 className="ruled-head">{batch.state === "bottled" ? "What it is" : "What it will be"}</h2>
-      <p className="text-[1.75rem] font-bold pt-2 leading-tight">{Math.round(value)} mL</p>
+      <p className="text-[1.75rem] font-bold pt-2 leading-tight">{units.volumeBoth(value)}</p>
       <p className="quiet">
-        between {Math.round(low)} and {Math.round(high)}
+        between {units.volumeExact(low)} and {units.volumeExact(high)}
       </p>
       <p className="text-[1.125rem] font-bold pt-2">
         {head.place} {head.life}
@@ -183,7 +192,15 @@ export function WhatItIs({ batch, of }: { batch: Batch; of: BatchReckoning["reck
 }
 
 /** The bottles it went into, each a way to the cellar. */
-export function ItsBottles({ batch, reckoned }: { batch: Batch; reckoned: BatchReckoning }) {
+export function ItsBottles({
+  batch,
+  reckoned,
+  measures: units,
+}: {
+  batch: Batch;
+  reckoned: BatchReckoning;
+  measures: Measures;
+}) {
   if (batch.bottles.length === 0) return null;
   const shortened =
     batch.verdict && batch.bottles.some((b) => heldBy(batch.verdict!, reckoned, b.place).shortened);
@@ -202,7 +219,7 @@ export function ItsBottles({ batch, reckoned }: { batch: Batch; reckoned: BatchR
             <Link href={`/cellar?bottle=${f.id}`} className="inline-flex items-center min-h-11">
               {batch.code}·{f.number}, {batch.bottles[i]!.name}
             </Link>
-            <span className="py-2.5">{Math.round(f.ml)} mL filled</span>
+            <span className="py-2.5">{units.volume(f.ml)} filled</span>
           </li>
         ))}
       </ul>

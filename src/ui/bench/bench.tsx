@@ -25,8 +25,7 @@ import { useBeginning } from "./use-beginning";
 import { type BenchActions, useBench } from "./use-bench";
 
 import { VesselPane, type VesselPart } from "./vessel-pane";
-import { PRESSURE_POT } from "@/core/plan/ways";
-import { POT, useHeadActions, usualJar } from "./fittings";
+import { potsOf, useHeadActions, usualJar } from "./fittings";
 
 interface Props {
   readonly household: UnitSystem;
@@ -45,8 +44,7 @@ function useAround({ household, today, items, busy }: Props) {
   const fittings = useMemo<Fittings>(
     () => ({
       jar: usualJar(stores, busy, household),
-      pot: POT,
-      pressurePot: PRESSURE_POT,
+      ...potsOf(household),
       usual: usualOf(stores.lots),
     }),
     [stores, busy, household],

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 
 import { cautiousWay, wayById } from "@/core/plan/kinds";
 
-import { type Bench as Fittings, madeBy } from "@/core/plan/ways";
+import { type Bench as Fittings, PRESSURE_POT, madeBy } from "@/core/plan/ways";
 import type { UnitSystem } from "@/core/quantity/units";
 
 import type { Busy } from "@/core/stores/free";
@@ -15,7 +15,11 @@ import { type HeadActions } from "./head";
 import { type BenchActions } from "./use-bench";
 import { freeChoices } from "./vessel-choice";
 
-export const POT = "p-3000";
+/** The pots a clear Bench heats in, as they are sold where the household is. */
+export const potsOf = (household: UnitSystem): { readonly pot: string; readonly pressurePot: string } =>
+  household === "us"
+    ? { pot: "us-p-3", pressurePot: "us-pp-6" }
+    : { pot: "p-3000", pressurePot: PRESSURE_POT };
 
 /** The jar a clear Bench begins with: the household's own free one nearest a litre, or the usual quart. */
 export function usualJar(

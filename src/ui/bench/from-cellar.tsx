@@ -61,7 +61,11 @@ export const FromCellar = memo(function FromCellar({
     const found = await asked<{ rows: NonNullable<Plan["materials"]> }>(`/api/ours/${o.batch}`);
     if (isFault(found)) return setFault(found);
     const ml = Math.round(Math.min(FIRST_POURED, o.leftMl));
-    put({ material: oursId(o.batch), amount: `${ml} mL`, from: { batch: o.batch } }, found.rows, o.code);
+    put(
+      { material: oursId(o.batch), amount: units.volumeExact(ml), from: { batch: o.batch } },
+      found.rows,
+      o.code,
+    );
     setOurs(undefined);
   };
   return (

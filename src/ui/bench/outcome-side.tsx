@@ -1,4 +1,6 @@
 "use client";
+import type { Measures } from "@/core/reading/measures";
+import { useUnits } from "../kit/units";
 import type { Plan } from "@/core/plan/plan";
 import type { Empties } from "@/core/stores/item";
 import type { Around, Made } from "./made";
@@ -28,6 +30,7 @@ export function OutcomeSide({
   take: (plan: Plan) => void;
 }) {
   const { shown, now, plan } = made;
+  const units = useUnits();
   const doubts = useDoubts(now, around.context);
   if (!shown)
     return (
@@ -46,7 +49,7 @@ export function OutcomeSide({
   const worth = now && (room || now.reckoning.verdict.place !== "cupboard");
   return (
     <>
-      <Spoken words={spokenOf(made, stopped)} />
+      <Spoken words={spokenOf(made, stopped, units)} />
       <Outcome
         r={shown.reckoning}
         care={shown.care}
@@ -66,11 +69,11 @@ export function OutcomeSide({
 }
 
 /** The verdict and what stands against it, in a sentence or two for the ear. */
-function spokenOf(made: Made, stopped: boolean): string {
+function spokenOf(made: Made, stopped: boolean, units: Measures): string {
   const r = made.shown?.reckoning;
   if (!r) return "";
   const { place, life } = verdictHead(r.verdict);
-  const makes = `About ${Math.round(r.finished.ml.value)} mL.`;
+  const makes = `About ${units.volume(r.finished.ml.value)}.`;
   if (!stopped) return `${makes} ${place} ${life}`;
   const first = made.grave.find((c) => c.severity === "never" || c.severity === "stop");
   return `${makes} Not as it stands. ${first?.says ?? ""}`;

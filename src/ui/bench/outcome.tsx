@@ -55,7 +55,8 @@ const Bottles = memo(function Bottles({
   kind: Kind;
   empties: readonly Empties[];
 }) {
-  const { fills, lacking, leftMl } = bottlesWanted(kind, ml, empties);
+  const units = useUnits();
+  const { fills, lacking, leftMl } = bottlesWanted(kind, ml, empties, units.household);
   const counts = new Map<string, number>();
   for (const f of fills) counts.set(f.vessel.size, (counts.get(f.vessel.size) ?? 0) + 1);
   const part = fills.find((f) => f.ml < 0.85 * f.vessel.fillMl);
@@ -64,7 +65,7 @@ const Bottles = memo(function Bottles({
       {[...counts].map(([size, n]) => (n > 1 ? `${n} × ${size}` : size)).join(" + ")}
       {part ? `, the last ${Math.round((100 * part.ml) / part.vessel.fillMl)} % full` : ""}
       {lacking.length > 0 && lacking.length < fills.length ? `; ${lacking.length} of them to get` : ""}
-      {leftMl > 20 ? `; ${Math.round(leftMl)} mL left over` : ""}
+      {leftMl > 20 ? `; ${units.volume(leftMl)} left over` : ""}
     </>
   );
 });
@@ -90,8 +91,8 @@ function YieldAndDay({ r, care, today }: Pick<Props, "r" | "care" | "today">) {
           {units.volume(value)}
         </span>
         <span className="quiet">
-          {units.display === "kitchen" && `${units.volumeExact(value)}, `}between {Math.round(low / 5) * 5}{" "}
-          and {Math.round(high / 5) * 5} mL
+          {units.display === "kitchen" && `${units.volumeExact(value)}, `}between{" "}
+          {units.volumeExact(Math.round(low / 5) * 5)} and {units.volumeExact(Math.round(high / 5) * 5)}
         </span>
       </p>
       <p>

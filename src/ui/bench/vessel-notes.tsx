@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import type { Plan } from "@/core/plan/plan";
 import type { Busy } from "@/core/stores/free";
 import type { VesselOnHand } from "@/core/stores/stores";
-import { VESSELS } from "@/core/vessel/catalogue";
+import { soldIn } from "@/core/vessel/catalogue";
 import type { Fit } from "@/core/vessel/fit";
 import { type Vessel, isPot, vesselWords } from "@/core/vessel/vessel";
 import { useUnits } from "../kit/units";
@@ -28,8 +28,8 @@ interface Props {
 function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy" | "take">) {
   const free = useMemo(() => {
     const mine = freeChoices(owned, busy);
-    return mine.length > 0 ? mine : [...VESSELS.values()].map((vessel) => ({ vessel, named: vessel.id }));
-  }, [owned, busy]);
+    return mine.length > 0 ? mine : soldIn(plan.units).map((vessel) => ({ vessel, named: vessel.id }));
+  }, [owned, busy, plan.units]);
   const asked = useAsked<"fixes">({ ask: "fixes", plan, free });
   if (asked.state !== "answered") return <Waiting of={asked} />;
   if (asked.answer.length === 0) return null;

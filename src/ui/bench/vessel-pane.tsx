@@ -11,7 +11,6 @@ import type { VesselOnHand } from "@/core/stores/stores";
 import { type Lid, type Vessel, type Ware, isPot, vesselWords } from "@/core/vessel/vessel";
 import { VesselFigure } from "../figures/vessel";
 import { layersOf, marksOf } from "../figures/in-vessel";
-import { useUnits } from "../kit/units";
 import { CautionNote } from "../plan/cautions";
 import { OwnVessel, isMeasured } from "./own-vessel";
 import type { BenchActions } from "./use-bench";
@@ -43,7 +42,6 @@ const scaleFor = (v: Vessel): number =>
   Math.min(26, 400 / (v.solid.brimCm + 2.5), 210 / Math.max(...v.solid.profile.map(([, d]) => d)));
 
 function Drawing({ p, v }: { p: Props; v: Vessel }) {
-  const { lengths } = useUnits();
   const fit = p.reckoning?.fit;
   const stuffs = p.program?.lines.filter((l) => l.atOnce) ?? [];
   const floats = fit && fit.floaters.length > 0 && !p.plan.weighted && fit.coverCm < 1;
@@ -56,7 +54,6 @@ function Drawing({ p, v }: { p: Props; v: Vessel }) {
       scale={scaleFor(v)}
       headspaceCm={v.headspaceCm}
       measured
-      ruler={lengths}
       floaters={p.plan.weighted ? [] : (fit?.floaters ?? [])}
       title={vesselWords(v)}
       {...(floats ? { floatAtCm: fit.day0.liquidCm } : {})}

@@ -1,6 +1,6 @@
 "use client";
 import { memo } from "react";
-import { VESSELS } from "@/core/vessel/catalogue";
+import { offeredIn } from "@/core/vessel/catalogue";
 import {
   LIDS,
   LID_WORDS,
@@ -13,6 +13,7 @@ import {
   type Ware,
   vesselWords,
 } from "@/core/vessel/vessel";
+import { useUnits } from "../kit/units";
 import type { Alike } from "./vessel-choice";
 import type { VesselPart } from "./vessel-pane";
 
@@ -59,6 +60,8 @@ export const VesselSelect = memo(function VesselSelect({
     ["Yours, free now", own.filter((a) => a.holds.length < a.count)],
     ["Yours, working", own.filter((a) => a.holds.length === a.count)],
   ] as const;
+  const { household } = useUnits();
+  const sold = offeredIn(household, chosen);
   // What the household has stands above and not here again: a list that jumps back could not be gone through by key.
   const has = new Set(own.map((a) => (typeof a.choice.named === "string" ? a.choice.named : "")));
   return (
@@ -87,7 +90,7 @@ export const VesselSelect = memo(function VesselSelect({
         )}
         {VESSEL_SORTS.map((sort) => (
           <optgroup key={sort} label={SORT_WORDS[sort]}>
-            {[...VESSELS.values()]
+            {sold
               .filter((x) => x.sort === sort && !has.has(x.id))
               .map((x) => (
                 <option key={x.id} value={x.id}>

@@ -68,7 +68,7 @@ export function CourseOf({ p, w, today }: { p: InHand; w: Writing; today: Day })
         {s.courses > 0
           ? counted(s.courses, "whole course", "whole courses")
           : `${counted(s.daysLeft, "day", "days")} of one`}
-        {s.courses > 0 && s.overMl >= 1 ? `, and ${Math.round(s.overMl)} mL over` : ""}.
+        {s.courses > 0 && s.overMl >= 1 ? `, and ${units.volume(s.overMl)} over` : ""}.
       </p>
       {p.minded.map((words) => (
         <p key={words} className="border-l-4 border-cobalt pl-3 my-2">
@@ -134,7 +134,7 @@ function useCourse(p: InHand, w: Writing, today: Day, done: () => void) {
     const read = readMeasured(typed.amount, household);
     if (!read.ok) return setWrong({ ...read.faults[0]!, path: ["amount"] });
     if (read.value.dimension !== "volume")
-      return setWrong(faultOf("NotAVolume", "Say it as spoons or mL, like “1 tbsp”.", ["amount"]));
+      return setWrong(faultOf("NotAVolume", "Say it as spoons, like “1 tbsp”.", ["amount"]));
     const counts = [
       whole("times", "Say how many times a day, like 3."),
       whole("days", "Say for how many days, like 10."),

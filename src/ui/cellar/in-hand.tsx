@@ -16,7 +16,8 @@ import { useBottle } from "./use-bottle";
 function Facts({ hand: p, today }: { hand: InHand; today: Day }) {
   const { bottle } = p;
   const left = daysBetween(today, p.bestBy);
-  const spoonMl = TEASPOON_ML[useUnits().household];
+  const units = useUnits();
+  const spoonMl = TEASPOON_ML[units.household];
   return (
     <div className="min-w-0 pb-2">
       <p>made {printDay(p.made, "year")}</p>
@@ -27,11 +28,10 @@ function Facts({ hand: p, today }: { hand: InHand; today: Day }) {
         </p>
       )}
       {p.taken && <p className="pt-2">{p.taken}</p>}
-      <p className="text-[1.75rem] font-bold text-cobalt pt-3 leading-tight">
-        {Math.round(bottle.leftMl)} mL
-      </p>
+      <p className="text-[1.75rem] font-bold text-cobalt pt-3 leading-tight">{units.volume(bottle.leftMl)}</p>
       <p className="quiet">
-        {counted(Math.floor(bottle.leftMl / spoonMl), "spoon")} of {Number(spoonMl.toPrecision(3))} mL
+        {counted(Math.floor(bottle.leftMl / spoonMl), "spoon")}
+        {units.household === "us" ? "" : ` of ${units.volumeExact(spoonMl)}`}
       </p>
     </div>
   );

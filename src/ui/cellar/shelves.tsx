@@ -1,3 +1,5 @@
+"use client";
+import { useUnits } from "../kit/units";
 import Link from "next/link";
 import { type Day, daysBetween, printDay } from "@/core/day";
 import type { Place } from "@/core/stores/settings";
@@ -76,6 +78,7 @@ function dayWords(
 }
 
 function Group({ of, today, picked }: { of: Together; today: Day; picked: string | undefined }) {
+  const units = useUnits();
   const first = of.bottles[0]!;
   const day = dayWords(first.best_by, today);
   return (
@@ -87,7 +90,7 @@ function Group({ of, today, picked }: { of: Together; today: Day; picked: string
               href={`/cellar?bottle=${b.id}`}
               // Hundreds stand here: none is fetched before it is asked for.
               prefetch={false}
-              aria-label={`${b.code}·${b.number}, ${b.name}, ${Math.round(b.left_ml)} mL, ${dayWords(b.best_by, today).words}${b.opened_day ? ", open" : ""}`}
+              aria-label={`${b.code}·${b.number}, ${b.name}, ${units.volume(b.left_ml)}, ${dayWords(b.best_by, today).words}${b.opened_day ? ", open" : ""}`}
               aria-current={b.id === picked ? "true" : undefined}
               className={`block px-1 pt-1 -mb-[7px] min-w-11 ${b.id === picked ? "bg-glaze" : ""}`}
             >

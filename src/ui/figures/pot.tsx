@@ -164,8 +164,8 @@ function Thermometer({ x, scale, brimCm, p }: { x: number; scale: Scale; brimCm:
   );
 }
 
-const layerWords = (layers: readonly DrawnLayer[]): string =>
-  layers.length === 0 ? "Empty." : `Filled to ${Math.max(...layers.map((l) => l.toCm)).toFixed(1)} cm.`;
+const layerWords = (layers: readonly DrawnLayer[], ruler: "cm" | "in"): string =>
+  layers.length === 0 ? "Empty." : `Filled to ${printLength(Math.max(...layers.map((l) => l.toCm)), ruler)}.`;
 
 function PotBody({ p, scale, handle }: { p: Props; scale: Scale; handle: number }) {
   const { solid } = p;
@@ -258,7 +258,7 @@ export function PotFigure(p: Props) {
         height={height}
         viewBox={`0 0 ${width} ${height}`}
         role="img"
-        aria-label={`${p.title}. ${layerWords(p.layers)}${said ? ` ${said}.` : ""}`}
+        aria-label={`${p.title}. ${layerWords(p.layers, p.ruler)}${said ? ` ${said}.` : ""}`}
         className="overflow-visible"
       >
         <path d={band(solid, scale, 0, solid.brimCm)} fill="var(--color-glaze)" opacity="0.6" />

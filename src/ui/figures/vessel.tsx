@@ -1,5 +1,7 @@
+"use client";
 import { printLength } from "@/core/reading/print";
 import { type Profile, diameterAt, solidOf } from "@/core/vessel/profile";
+import { useUnits } from "../kit/units";
 import { Ruler } from "./ruler";
 import { spread } from "./spread";
 import { type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
@@ -29,7 +31,6 @@ interface Props {
   readonly headspaceCm?: number;
   /** cm scale up the side and marks with words; without them the drawing is for a shelf. */
   readonly measured?: boolean;
-  readonly ruler?: "cm" | "in";
   /** A former version, as dark-and-light dashes: its vessel, and the levels it stood at, cm. */
   readonly ghost?: { readonly profile: Profile; readonly cms: readonly number[] } | undefined;
   readonly floaters?: readonly string[];
@@ -39,10 +40,14 @@ interface Props {
 }
 
 /** In plain words, what the drawing shows. */
-export function described(p: Pick<Props, "layers" | "marks" | "title" | "floaters">): string {
+export function described(
+  p: Pick<Props, "layers" | "marks" | "title" | "floaters">,
+  ruler: "cm" | "in" = "cm",
+): string {
+  const cm = (x: number): string => printLength(x, ruler);
   const layers = [...p.layers]
     .sort((a, b) => a.fromCm - b.fromCm)
-    .map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${l.fromCm.toFixed(1)} to ${l.toCm.toFixed(1)} cm`);
+    .map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${cm(l.fromCm)} to ${cm(l.toCm)}`);
   return `${p.title}. ${layers.length > 0 ? `From the base up: ${layers.join("; ")}.` : "Empty."}${p.floaters && p.floaters.length > 0 ? ` ${p.floaters.join(" and ")} float and want a weight.` : ""}`;
 }
 
@@ -155,7 +160,7 @@ export function VesselFigure(p: Props) {
   const measured = p.measured === true;
   const f = vesselFrame(p.profile, p.lid, p.scale, measured);
   const { solid, y } = f;
-  const ruler = p.ruler ?? "cm";
+  const { lengths: ruler } = useUnits();
   const surface = Math.max(0, ...p.layers.map((l) => l.toCm));
   const line = p.headspaceCm === undefined ? undefined : solid.brimCm - p.headspaceCm;
   const afloat = p.floaters && p.floaters.length > 0 ? p.floatAtCm : undefined;
@@ -165,7 +170,7 @@ export function VesselFigure(p: Props) {
       height={f.height}
       viewBox={`0 0 ${f.width} ${f.height}`}
       role="img"
-      aria-label={described(p)}
+      aria-label={described(p, ruler)}
       className="max-w-full h-auto overflow-visible"
     >
       <path d={insidePath(f, 0, solid.brimCm)} fill="var(--color-glaze)" opacity="0.35" />

@@ -1,3 +1,5 @@
+"use client";
+import { useUnits } from "../kit/units";
 import Link from "next/link";
 import type { CameOfIt as Came } from "@/core/formulary/came-of-it";
 import { counted } from "@/core/words";
@@ -134,6 +136,7 @@ function OneRail({ rail, came }: { rail: Rail; came: readonly Came[] }) {
 
 /** Every batch of a recipe on the same rails, and each by its code. */
 export function CameOfIt({ came, currency, all }: { came: readonly Came[]; currency: string; all: number }) {
+  const by = useUnits().pricedBy;
   if (came.length === 0) return <p className="quiet pt-2">Nothing yet. Set it on the Bench and begin it.</p>;
   return (
     <>
@@ -150,7 +153,7 @@ export function CameOfIt({ came, currency, all }: { came: readonly Came[]; curre
             </Link>
             <span className="quiet">
               version {c.version}, {c.state}
-              {c.cost !== undefined && `, ${currency}${c.cost.toFixed(2)} for 100 mL`}
+              {c.cost !== undefined && `, ${currency}${((c.cost * by.ml) / 100).toFixed(2)} for ${by.words}`}
             </span>
             {c.said.slice(-1).map((s) => (
               <q key={s} className="basis-full">

@@ -1,4 +1,5 @@
 "use client";
+import { useUnits } from "../kit/units";
 import { type RefObject, useDeferredValue, useMemo, useRef, useState } from "react";
 import { z } from "zod";
 import type { Answer, Answers, Place } from "@/core/exchange/pasted/parts";
@@ -15,7 +16,7 @@ import type { Stored } from "@/core/stores/events";
 import type { Busy } from "@/core/stores/free";
 import { storesOf } from "@/core/stores/stores";
 import { counted } from "@/core/words";
-import { usualJar, POT } from "../bench/fittings";
+import { usualJar, potsOf } from "../bench/fittings";
 import { ChooseFile } from "../kit/choose-file";
 import { useDraft } from "../kit/draft";
 import { useOunces } from "../plan/ounces";
@@ -76,13 +77,14 @@ function Comes({
   pasted: Pasted;
   stores: ReturnType<typeof storesOf>;
 }) {
+  const units = useUnits();
   const made = useMemo(() => reckonedPlan(plan, stores.catalogue), [plan, stores]);
   if (!made)
     return <p className="wrong pt-2">It cannot be reckoned yet. Lay it on the Bench, where it says why.</p>;
   const head = verdictHead(made.reckoning.verdict);
   return (
     <p className="pt-2">
-      It makes about <strong>{Math.round(made.reckoning.finished.ml.value)} mL</strong>. {head.place}{" "}
+      It makes about <strong>{units.volumeBoth(made.reckoning.finished.ml.value)}</strong>. {head.place}{" "}
       {head.life}
       {pasted.claims.map((c) => (
         <span key={c.words} className="quiet block">
@@ -110,9 +112,9 @@ function useWriting({ household, items, busy }: Props) {
     () =>
       readPasted(asked.slice(0, MOST_LETTERS), {
         ...{ system, catalogue: stores.catalogue, ounces, kind, jar, answers },
-        pot: POT,
+        pot: potsOf(household).pot,
       }),
-    [asked, system, stores, ounces, kind, jar, answers],
+    [asked, system, stores, ounces, kind, jar, answers, household],
   );
   const type = (next: string): void => {
     setFault(undefined);

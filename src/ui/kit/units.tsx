@@ -1,7 +1,8 @@
 "use client";
+import { useRouter } from "next/navigation";
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
 import type { UnitSystem } from "@/core/quantity/units";
-import { printG, printLength, printMass, printMl, printTemperature, printVolume } from "@/core/reading/print";
+import { METRIC, type Measures, measuresOf } from "@/core/reading/measures";
 
 export type Display = "kitchen" | "metric";
 interface Units {
@@ -33,10 +34,13 @@ export function UnitsProvider({
   lengths: "cm" | "in";
   children: React.ReactNode;
 }) {
+  const router = useRouter();
   const [display, setDisplay] = useState(initial);
   const set = (d: Display): void => {
     document.cookie = `jolly-units=${d}; path=/; max-age=31536000; samesite=strict`;
     setDisplay(d);
+    // What the server wrote is written again, in the other measures.
+    router.refresh();
   };
   // Says that the page answers now; tests wait for it before they type.
   useEffect(() => void (document.documentElement.dataset["awake"] = "yes"), []);
@@ -68,26 +72,13 @@ export function MeasuredIn({ system, children }: { system: UnitSystem; children:
 }
 
 /** How amounts are shown: the household's cups, spoons, degrees and ruler, or millilitres, grams, °C and cm. */
-export function useUnits() {
+export function useUnits(): Units & Measures {
   const u = useContext(Context);
-  const metric = u.display === "metric";
-  const as: UnitSystem = metric ? "metric" : u.household;
-  const lengths = metric ? "cm" : u.lengths;
-  const degrees = metric ? "C" : u.degrees;
-  const exact = (text: string, of: string): string => (text === of ? of : `${text}, ${of}`);
-  return {
-    ...u,
-    lengths,
-    degrees,
-    volume: (ml: number): string => printVolume(ml, as).text,
-    volumeExact: (ml: number): string => printMl(ml),
-    /** The household's measure first, millilitres after where they say something else. */
-    volumeBoth: (ml: number): string => exact(printVolume(ml, as).text, printMl(ml)),
-    mass: (g: number): string => (metric ? printG(g) : printMass(g, as).text),
-    massExact: (g: number): string => printG(g),
-    length: (cm: number): string => printLength(cm, lengths),
-    temperature: (celsius: number): string => printTemperature(celsius, degrees),
-  };
+  const own = useMemo(
+    () => measuresOf({ units: u.household, degrees: u.degrees, lengths: u.lengths }),
+    [u.household, u.degrees, u.lengths],
+  );
+  return { ...u, ...(u.display === "metric" ? METRIC : own) };
 }
 
 const CHOICES: readonly (readonly [Display, string])[] = [

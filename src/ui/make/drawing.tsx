@@ -46,7 +46,6 @@ export function pourMark(r: BatchReckoning, line: string | undefined): number | 
 }
 
 function Jar({ p, v }: { p: Props; v: Vessel }) {
-  const { lengths } = useUnits();
   const lines = linesIn(p);
   const fit =
     lines.length > 0
@@ -72,7 +71,6 @@ function Jar({ p, v }: { p: Props; v: Vessel }) {
         )}
         headspaceCm={v.headspaceCm}
         measured
-        ruler={lengths}
         title={vesselWords(v)}
       />
     </div>

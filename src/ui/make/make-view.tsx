@@ -14,6 +14,7 @@ import { useUnits } from "../kit/units";
 import { useNow } from "../kitchen/kitchen";
 import { clockTime } from "../kitchen/time";
 import { Notes } from "../plan/cautions";
+import type { Measures } from "@/core/reading/measures";
 import { entryWords } from "../batch/entry-words";
 import { Refusal } from "../batch/refusal";
 import { namedMaterial } from "../batch/entry-words";
@@ -76,7 +77,7 @@ export function MakeView({ batch, company, zone, today, heightM }: Props) {
 }
 
 /** What the last tick was, in words, with its time; nothing where there is none to take back. */
-function undoWords(saying: Saying, tells: StoveTells, degrees: "C" | "F", zone: string): string {
+function undoWords(saying: Saying, tells: StoveTells, measures: Measures, zone: string): string {
   const { undo, moves } = tells.walked;
   if (!undo) return "";
   const lineName = (id: string): string =>
@@ -85,7 +86,7 @@ function undoWords(saying: Saying, tells: StoveTells, degrees: "C" | "F", zone: 
     undo.type === "stepped" ? moves.find((m) => m.id === (undo.body as { move: string }).move) : undefined;
   const words = undone
     ? moveWords(saying, undone).short
-    : entryWords(undo, { lineName, degrees }).replace(/\.$/, "");
+    : entryWords(undo, { lineName, measures }).replace(/\.$/, "");
   return `${words}, ${clockTime(Date.parse(undo.at), zone)}`;
 }
 
@@ -189,7 +190,7 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
       <Foot
         bar={barOf(batch, walked.now, saying, making, ripe)}
         undo={undo && (() => void making.putRight(undo.seq))}
-        undoes={undoWords(saying, tells, units.degrees, zone)}
+        undoes={undoWords(saying, tells, units, zone)}
         sending={making.sending}
       />
     </div>

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 
-import { VESSELS } from "@/core/vessel/catalogue";
+import { VESSELS, offeredIn } from "@/core/vessel/catalogue";
 import {
   LID_WORDS,
   type Lid,
@@ -13,10 +13,10 @@ import {
 } from "@/core/vessel/vessel";
 
 import type { Fault } from "@/core/fault";
+import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
 import { MeasureOwn, type Sizes, useMeasured } from "./measure-own";
 
-const JARS = [...VESSELS.values()].filter((v) => v.sort !== "bottle" && v.sort !== "dropper");
 const SORT_WORDS: Readonly<Record<string, string>> = {
   jar: "Jars",
   crock: "Crocks",
@@ -25,6 +25,8 @@ const SORT_WORDS: Readonly<Record<string, string>> = {
 };
 /** Which size it is: those everyone has, or one's own. */
 function WhichSize({ size, change }: { size: string; change: (to: string) => void }) {
+  const { household } = useUnits();
+  const jars = offeredIn(household, size);
   return (
     <p>
       <label htmlFor="vessel-size" className="quiet block">
@@ -38,11 +40,13 @@ function WhichSize({ size, change }: { size: string; change: (to: string) => voi
       >
         {VESSEL_SORTS.filter((s) => SORT_WORDS[s]).map((sort) => (
           <optgroup key={sort} label={SORT_WORDS[sort]}>
-            {JARS.filter((v) => v.sort === sort).map((v) => (
-              <option key={v.id} value={v.id}>
-                {vesselWords(v)}
-              </option>
-            ))}
+            {jars
+              .filter((v) => v.sort === sort)
+              .map((v) => (
+                <option key={v.id} value={v.id}>
+                  {vesselWords(v)}
+                </option>
+              ))}
           </optgroup>
         ))}
         <optgroup label="Measured">
@@ -91,7 +95,8 @@ function useNewVessel() {
   const { keep, sending, fault: refused, clear } = useKeep();
   const [id] = useState(() => crypto.randomUUID());
   const [asked, setAsked] = useState(false);
-  const [size, setSize] = useState("m-1000");
+  const { household } = useUnits();
+  const [size, setSize] = useState(household === "us" ? "us-quart" : "m-1000");
   const [name, setName] = useState("");
   const [lid, setLid] = useState<Lid | "">("");
   const [ware, setWare] = useState<Ware | "">("");

@@ -5,13 +5,19 @@ import type { Stored } from "@/core/stores/events";
 import type { LearnedCloth } from "@/core/stores/item";
 import { counted } from "@/core/words";
 import { WRINGING_WORDS } from "../plan/step-words";
+import { useUnits } from "../kit/units";
 import { Wrong } from "../kit/field";
 import { useKeep } from "./keep";
 
-const per = (x: number): string => `${x.toFixed(1)} mL`;
+/** What a dry gram keeps in mL is what a dry ounce keeps in ounces, but for a twentieth. */
+const OUNCE_FOR_OUNCE = 28.3495 / 29.5735;
 
 function OneCloth({ item }: { item: LearnedCloth }) {
   const book = CLASSES[item.class].retention[item.how];
+  const { units } = useUnits();
+  const metric = units === "metric";
+  const of = metric ? 1 : OUNCE_FOR_OUNCE;
+  const per = (x: number): string => `${(x * of).toFixed(1)} ${metric ? "mL" : "fl oz"}`;
   const is = book * item.share;
   return (
     <li className="py-2 border-b border-rule flex flex-wrap gap-x-4">
@@ -19,8 +25,10 @@ function OneCloth({ item }: { item: LearnedCloth }) {
         {item.class}, {WRINGING_WORDS[item.how]}
       </span>
       <span>
-        {per(is)} ± {(is * item.spread).toFixed(1)}{" "}
-        <span className="quiet">to a dry gram; the book {per(book)}</span>
+        {per(is)} ± {(is * of * item.spread).toFixed(1)}{" "}
+        <span className="quiet">
+          to a dry {metric ? "gram" : "ounce"}; the book {per(book)}
+        </span>
       </span>
       <span className="quiet">{counted(item.batches, "straining")}</span>
     </li>

@@ -1,16 +1,14 @@
 "use client";
 import { useState } from "react";
 
-import { VESSELS } from "@/core/vessel/catalogue";
-import { vesselWords } from "@/core/vessel/vessel";
+import { VESSELS, isFilledInto, soldIn } from "@/core/vessel/catalogue";
+import { type Vessel, vesselWords } from "@/core/vessel/vessel";
 
+import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
 import type { Stored } from "@/core/stores/events";
 import type { Empties } from "@/core/stores/item";
 
-const BOTTLES = [...VESSELS.values()].filter(
-  (v) => v.sort === "bottle" || v.sort === "dropper" || (v.sort === "jar" && v.fillMl < 520),
-);
 type EmptiesStored = Stored & { readonly item: Empties };
 
 type Keeping = ReturnType<typeof useKeep>;
@@ -46,7 +44,7 @@ function OneSize({ of: e, k }: { of: EmptiesStored; k: Keeping }) {
 }
 
 /** A size that is not counted yet. */
-function CountIn({ missing, k }: { missing: typeof BOTTLES; k: Keeping }) {
+function CountIn({ missing, k }: { missing: readonly Vessel[]; k: Keeping }) {
   const [chosen, setSize] = useState("");
   // A size that was counted in a moment ago is no longer offered.
   const size = missing.some((v) => v.id === chosen) ? chosen : (missing[0]?.id ?? "");
@@ -105,7 +103,10 @@ function CountIn({ missing, k }: { missing: typeof BOTTLES; k: Keeping }) {
 /** Empty bottles, counted by size. */
 export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] }) {
   const k = useKeep();
-  const missing = BOTTLES.filter((v) => !empties.some((e) => e.item.vessel === v.id));
+  const { household } = useUnits();
+  const missing = soldIn(household).filter(
+    (v) => isFilledInto(v) && !empties.some((e) => e.item.vessel === v.id),
+  );
   return (
     <section aria-labelledby="empties">
       <h2 id="empties" className="text-[1.25rem]">

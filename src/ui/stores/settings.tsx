@@ -67,7 +67,7 @@ function useHouse(start: Said) {
 
 const UNITS = [
   ["us", "US cups and pints"],
-  ["metric", "metric, cups of 250 mL"],
+  ["metric", "millilitres and grams"],
   ["imperial", "imperial pints"],
 ] as const;
 const DEGREES = [

@@ -1,4 +1,5 @@
 "use client";
+import { METRIC } from "@/core/reading/measures";
 import { useMemo, useState } from "react";
 import type { Catalogue } from "@/core/material/catalogue";
 import { CUTS, type Cut, FORMS, type Form } from "@/core/material/classes";
@@ -57,7 +58,7 @@ interface Weighing {
   readonly grams: string;
 }
 
-const cupOf = (household: UnitSystem): string => (household === "metric" ? "250 mL" : "1 cup");
+const cupOf = (household: UnitSystem): string => (household === "metric" ? METRIC.volume(250) : "1 cup");
 
 /** What the tables say a filled cup of it weighs, to compare with the scale. */
 function usualGrams(m: Material | undefined, w: Weighing): number | undefined {

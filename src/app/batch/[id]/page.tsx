@@ -11,7 +11,7 @@ import { ItsKin } from "@/ui/batch/kin";
 import { walkOf } from "@/core/journal/walk";
 import { lastChanges } from "@/core/journal/changes";
 import { recipeOf } from "@/core/journal/recipe";
-import { CHANGE_WORDS } from "@/ui/plan/changes";
+import { changeWords } from "@/ui/plan/changes";
 import { Recipe } from "@/ui/batch/recipe";
 import { TakeBack } from "@/ui/batch/take-back";
 import { Unsound } from "@/ui/batch/unsound";
@@ -88,7 +88,7 @@ function FromABottle({ batch, reckoned }: { batch: Batch; reckoned: BatchReckoni
 }
 
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
-  const { batch, events, reckoned, today, now, home } = await batchAsItStands(params);
+  const { batch, events, reckoned, today, now, home, measures } = await batchAsItStands(params);
   if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
   const r = reckoned.value;
   const kin = await kinOfBatch(db(), batch.id);
@@ -117,7 +117,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           {working && w ? `, day ${day} of ${w.best}` : ""}
         </p>
       </div>
-      <BatchNotices batch={batch} changes={lastChanges(events, CHANGE_WORDS)} />
+      <BatchNotices batch={batch} changes={lastChanges(events, changeWords(measures))} />
       {w && working && (
         <div className="max-w-4xl pt-3">
           <WindowBand begun={batch.begunDay} today={today} care={r.care} doneDays={shaken} />
@@ -151,8 +151,8 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           <Diary batch={batch} />
         </div>
         <aside className="min-w-0">
-          <WhatItIs batch={batch} of={r.reckoning} />
-          <ItsBottles batch={batch} reckoned={r} />
+          <WhatItIs measures={measures} batch={batch} of={r.reckoning} />
+          <ItsBottles measures={measures} batch={batch} reckoned={r} />
           <FromABottle batch={batch} reckoned={r} />
           {stage && (
             <div className="pt-4">

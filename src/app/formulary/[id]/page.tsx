@@ -1,3 +1,4 @@
+import type { Measures } from "@/core/reading/measures";
 import type { Metadata } from "next";
 import Link from "next/link";
 import { printDay } from "@/core/day";
@@ -60,8 +61,8 @@ async function FromWhere({ from }: { from: CameFrom | undefined }) {
   }
 }
 
-const FIGURE: Readonly<Record<Beside, (r: Reckoned) => string>> = {
-  makes: ({ reckoning: r }) => `${Math.round(r.finished.ml.value)} mL`,
+const FIGURE: Readonly<Record<Beside, (r: Reckoned, m: Measures) => string>> = {
+  makes: ({ reckoning: r }, m) => m.volumeBoth(r.finished.ml.value),
   sweet: ({ reckoning: r }) => `${Math.round(r.finished.brix.value)} °Bx`,
   sharp: ({ reckoning: r }) => `${r.finished.acid.value.toFixed(1)} % acid`,
   keeps: ({ reckoning: r }) => {
@@ -77,11 +78,11 @@ const MORE: Readonly<Record<Beside, readonly [more: string, less: string]>> = {
 };
 
 /** What the version comes to, and what that was in the one beside it. */
-function Comes({ is, was }: { is: Reckoned; was: Reckoned | undefined }) {
+function Comes({ is, was, measures }: { is: Reckoned; was: Reckoned | undefined; measures: Measures }) {
   return (
     <ul>
       {BESIDE.map((what) => {
-        const [now, then] = [FIGURE[what](is), was && FIGURE[what](was)];
+        const [now, then] = [FIGURE[what](is, measures), was && FIGURE[what](was, measures)];
         const up = was !== undefined && besideOf(is, what) > besideOf(was, what);
         return (
           <li key={what} className="pt-2">
@@ -144,7 +145,7 @@ function Written({ p }: { p: RecipePageView }) {
 }
 
 /** Its jar with what the version comes to, beside the other's; and what changed between them. */
-function InItsJar({ p }: { p: RecipePageView }) {
+function InItsJar({ p, measures }: { p: RecipePageView; measures: Measures }) {
   const { recipe, version, other } = p;
   return (
     <div className="min-w-0 lg:border-l-2 lg:border-iron lg:pl-8">
@@ -155,7 +156,7 @@ function InItsJar({ p }: { p: RecipePageView }) {
             <h2 id="beside" className="ruled-head">
               {other ? `${version.n} beside ${other.n}` : "what it comes to"}
             </h2>
-            <Comes is={p.reckoned} was={p.before} />
+            <Comes measures={measures} is={p.reckoned} was={p.before} />
           </section>
         </div>
       ) : (
@@ -182,7 +183,7 @@ function InItsJar({ p }: { p: RecipePageView }) {
 /** One recipe: its versions, how it stands in its vessel, what changed, and what came of it. */
 export default async function RecipeView({ params, searchParams }: Params) {
   const [{ id }, { v, beside }] = await Promise.all([params, searchParams]);
-  const [p, { home }, book] = await Promise.all([recipePage(id, v, beside), frame(), bookRows("")]);
+  const [p, { home, measures }, book] = await Promise.all([recipePage(id, v, beside), frame(), bookRows("")]);
   const { recipe, version, other, plan } = p;
   return (
     <div className="pt-5 grid gap-x-8 gap-y-6 lg:grid-cols-[8.5rem_minmax(0,1fr)_minmax(0,33rem)]">
@@ -218,7 +219,7 @@ export default async function RecipeView({ params, searchParams }: Params) {
           <CameOfIt came={p.came} currency={home.currency} all={p.batches} />
         </section>
       </div>
-      <InItsJar p={p} />
+      <InItsJar measures={measures} p={p} />
     </div>
   );
 }

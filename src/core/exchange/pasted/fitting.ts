@@ -23,15 +23,19 @@ const JARS: Readonly<Record<UnitSystem, readonly string[]>> = {
   metric: ["m-250", "m-500", "m-1000", "m-2000", "m-5000"],
   imperial: ["m-250", "m-500", "m-1000", "m-2000", "m-5000"],
 };
-const POTS = ["p-1500", "p-3000", "p-5000", "p-9000"] as const;
+const POTS: Readonly<Record<UnitSystem, readonly string[]>> = {
+  us: ["us-p-2", "us-p-3", "us-p-6", "us-p-8"],
+  metric: ["p-1500", "p-3000", "p-5000", "p-9000"],
+  imperial: ["p-1500", "p-3000", "p-5000", "p-9000"],
+};
 
 function tried(said: string | undefined, pot: boolean, pressure: boolean, c: Fittings): string[] {
   const isPot = VESSELS.get(said ?? "")?.sort.includes("pot") ?? false;
   if (pressure) {
     const holds = VESSELS.get(said ?? "")?.sort === "pressure-pot";
-    return [...(said && holds ? [said] : []), PRESSURE_POT];
+    return [...(said && holds ? [said] : []), c.system === "us" ? "us-pp-6" : PRESSURE_POT];
   }
-  if (pot) return [...(said && isPot ? [said] : []), c.pot ?? "p-3000", ...POTS];
+  if (pot) return [...(said && isPot ? [said] : []), c.pot ?? POTS[c.system][1]!, ...POTS[c.system]];
   const usual = c.jar ?? (c.system === "us" ? "us-quart" : "m-1000");
   return [...(said && !isPot ? [said] : []), usual, ...JARS[c.system]];
 }

@@ -40,5 +40,5 @@ export const FIRE_CIDER: KindSpec = {
   questions: ["herb-share", "vinegar", "cider-steep", "shaking", "place", "sweetener", "garlic", "taking"],
   rail: "filling",
   touch: "shake",
-  bottles: { sorts: ["bottle"], usual: "b-250-swing" },
+  bottles: { sorts: ["bottle"], usual: { us: "us-b-8-swing", metric: "b-250-swing" } },
 };

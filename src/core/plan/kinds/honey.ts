@@ -45,5 +45,5 @@ export const HONEY: KindSpec = {
   questions: ["herb-share", "shaking", "place", "plant-in-honey", "taking"],
   rail: "filling",
   touch: "turn",
-  bottles: { sorts: ["jar", "bottle"], usual: "b-250-swing" },
+  bottles: { sorts: ["jar", "bottle"], usual: { us: "us-b-8-swing", metric: "b-250-swing" } },
 };

@@ -57,7 +57,11 @@ export interface KindSpec {
   /** What is done with the jar day by day. */
   readonly touch: "shake" | "turn";
   /** Sorts of vessel it is kept in, best first, and the one taken where none is counted. */
-  readonly bottles: { readonly sorts: readonly ("jar" | "bottle" | "dropper")[]; readonly usual: string };
+  readonly bottles: {
+    readonly sorts: readonly ("jar" | "bottle" | "dropper")[];
+    /** The usual size, by what is sold where the household is. */
+    readonly usual: { readonly us: string; readonly metric: string };
+  };
 }
 
 export const dark = (lasts: string): WayStep => ({ do: "steep", for: lasts, in: "dark-cupboard" });

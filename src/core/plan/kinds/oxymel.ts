@@ -79,5 +79,5 @@ export const OXYMEL: KindSpec = {
   ],
   rail: "filling",
   touch: "shake",
-  bottles: { sorts: ["bottle"], usual: "b-250-swing" },
+  bottles: { sorts: ["bottle"], usual: { us: "us-b-8-swing", metric: "b-250-swing" } },
 };

@@ -91,5 +91,5 @@ export const SYRUP: KindSpec = {
   questions: ["honey-at", "sweetener", "garlic", "taking"],
   rail: "filling",
   touch: "shake",
-  bottles: { sorts: ["bottle"], usual: "b-250-swing" },
+  bottles: { sorts: ["bottle"], usual: { us: "us-b-8-swing", metric: "b-250-swing" } },
 };

@@ -46,5 +46,5 @@ export const TINCTURE: KindSpec = {
   questions: ["herb-share", "shaking", "place", "taking"],
   rail: "strength",
   touch: "shake",
-  bottles: { sorts: ["dropper"], usual: "d-100" },
+  bottles: { sorts: ["dropper"], usual: { us: "us-d-4", metric: "d-100" } },
 };

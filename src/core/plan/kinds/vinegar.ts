@@ -33,5 +33,5 @@ export const VINEGAR: KindSpec = {
   questions: ["herb-share", "vinegar", "shaking", "place", "garlic", "taking"],
   rail: "filling",
   touch: "shake",
-  bottles: { sorts: ["bottle"], usual: "b-250-swing" },
+  bottles: { sorts: ["bottle"], usual: { us: "us-b-8-swing", metric: "b-250-swing" } },
 };

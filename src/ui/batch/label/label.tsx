@@ -1,4 +1,6 @@
 "use client";
+import { SHEETS, type Sheet } from "./sheets";
+import { useUnits } from "../../kit/units";
 import Link from "next/link";
 import { useState } from "react";
 import { FileText, Printer } from "lucide-react";
@@ -17,8 +19,6 @@ const SORT_WORDS: Readonly<Record<LabelSort, string>> = {
   neck: "its neck",
   gift: "a gift",
 };
-
-type Sheet = "single" | keyof typeof PAGES;
 
 /** Another batch whose labels may stand on the same sheet, and whether they do. */
 interface Other {
@@ -129,16 +129,21 @@ function Settings({
   wrong: boolean;
   say: (to: Partial<Setting>) => void;
 }) {
+  const units = useUnits();
+  const sizeWords = (s: string): string[] =>
+    s
+      .split("x")
+      .map((mm) => String(Number((Number(mm) / units.ruler.mm).toFixed(units.ruler.mm === 1 ? 0 : 1))));
   return (
     <>
       <p>
         <label className="quiet block" htmlFor="size">
-          label, mm
+          label, {units.ruler.words}
         </label>
         <select id="size" className="field" value={said.size} onChange={(e) => say({ size: e.target.value })}>
           {sizes.map((s) => (
             <option key={s} value={s}>
-              {sort === "lid" ? `${s.split("x")[0]} round` : s.replace("x", " by ")}
+              {sort === "lid" ? `${sizeWords(s)[0]} round` : sizeWords(s).join(" by ")}
             </option>
           ))}
         </select>
@@ -153,8 +158,11 @@ function Settings({
           value={said.sheet}
           onChange={(e) => say({ sheet: e.target.value as Sheet })}
         >
-          <option value="a4">a sheet, A4</option>
-          <option value="letter">a sheet, Letter</option>
+          {SHEETS[units.household === "us" ? "us" : "elsewhere"].map(([of, words]) => (
+            <option key={of} value={of}>
+              {words}
+            </option>
+          ))}
           <option value="single">single labels</option>
         </select>
       </p>
@@ -204,7 +212,12 @@ function Told({ labels }: { labels: readonly LabelLayout[] }) {
 /** All of a batch's labels, as they will be printed: singly, or on a sheet from any cell, with those of others where that is wanted. */
 export function LabelSheet(p: Props) {
   const { id, sort, layouts, others, own } = p;
-  const [said, setSaid] = useState<Setting>({ size: p.sizes[0]!, sheet: "a4", start: "1" });
+  const { household } = useUnits();
+  const [said, setSaid] = useState<Setting>({
+    size: p.sizes[0]!,
+    sheet: household === "us" ? "letter" : "a4",
+    start: "1",
+  });
   const { size, sheet, start } = said;
   const labels = layouts[size]!;
   const first = labels[0]!;

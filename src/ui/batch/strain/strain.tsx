@@ -41,13 +41,13 @@ function MeasureForm({ s }: { s: Straining }) {
       {expects && (
         <p className="quiet">
           About {units.volumeExact(expects.value)} is likely, between {units.volumeExact(expects.low)} and{" "}
-          {units.volumeExact(expects.high)}. In parts, add them up: “500 mL + 260 mL”.
+          {units.volumeExact(expects.high)}. In parts, add them up: “{units.examples.parts}”.
         </p>
       )}
       <input
         id="measured"
         className="field text-[1.5rem] w-64 mt-2"
-        placeholder={units.display === "metric" ? "750 mL" : "3¼ cups"}
+        placeholder={units.examples.volume}
         value={s.measured}
         maxLength={60}
         aria-invalid={wrong !== undefined}

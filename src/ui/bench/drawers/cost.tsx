@@ -1,4 +1,6 @@
 "use client";
+import type { Estimate } from "@/core/estimate";
+import { useUnits } from "../../kit/units";
 import { Fragment } from "react";
 import type { Cost } from "@/core/stores/cost";
 import { againstShop, printMoney } from "@/core/stores/cost";
@@ -36,11 +38,19 @@ function LineByLine({ cost, currency }: { cost: Cost; currency: string }) {
   );
 }
 
-/** The batch, 100 mL of it and a spoon. */
+const scaledBy = (e: Estimate, by: number): Estimate => ({
+  ...e,
+  value: e.value * by,
+  low: e.low * by,
+  high: e.high * by,
+});
+
+/** The batch, as much of it as is priced, and a spoon. */
 function InAll({ cost, currency }: { cost: Cost; currency: string }) {
+  const by = useUnits().pricedBy;
   const rows = [
     ["the batch", cost.batch, true],
-    ["100 mL", cost.per100, true],
+    [by.words, scaledBy(cost.per100, by.ml / 100), true],
     ["a spoon", cost.perSpoon, false],
   ] as const;
   return (
@@ -120,9 +130,13 @@ function BesideAShop({
   shop: Shop;
   setShop: (shop: Shop) => void;
 }) {
+  const { units, jug } = useUnits();
+  const metric = units === "metric";
   const wrongPrice = isFine(shop.price) ? undefined : "Write the price as a number, like 7.50.";
-  const wrongMl = isFine(shop.ml) ? undefined : "Write what the bottle holds in mL, like 250.";
-  const ratio = againstShop(cost, number(shop.price), number(shop.ml));
+  const wrongMl = isFine(shop.ml)
+    ? undefined
+    : `Write what the bottle holds in ${jug.words}, like ${metric ? 250 : 8}.`;
+  const ratio = againstShop(cost, number(shop.price), number(shop.ml) * jug.ml);
   return (
     <section>
       <h3 className="ruled-head">Beside a shop’s bottle</h3>
@@ -136,7 +150,7 @@ function BesideAShop({
         />
         <ShopField
           id="shop-ml"
-          label="and holds, mL"
+          label={`and holds, ${jug.words}`}
           value={shop.ml}
           wrong={wrongMl !== undefined}
           set={(ml) => setShop({ ...shop, ml })}
@@ -148,7 +162,9 @@ function BesideAShop({
         </p>
       )}
       <p className="pt-2 min-h-7" aria-live="polite" data-testid="against-shop">
-        {ratio !== undefined && cost.batch.value > 0 ? `By the mL yours comes to ${said(ratio)}.` : ""}
+        {ratio !== undefined && cost.batch.value > 0
+          ? `By the ${metric ? "mL" : "ounce"} yours comes to ${said(ratio)}.`
+          : ""}
       </p>
     </section>
   );

@@ -8,9 +8,10 @@ import type { Program } from "@/core/reckoning/program";
 import { resolve } from "@/core/reckoning/resolve";
 import { type ScaleGoal, type Scaled, largestIn, scaleTo } from "@/core/advice/scale";
 import { weigh } from "@/core/reckoning/weigh";
+import { usualBottle } from "@/core/cellar/fill";
 import type { Empties } from "@/core/stores/item";
 import type { LotOnHand } from "@/core/stores/stores";
-import { VESSELS } from "@/core/vessel/catalogue";
+import { VESSELS, offeredIn } from "@/core/vessel/catalogue";
 import { vesselWords } from "@/core/vessel/vessel";
 import { useUnits } from "../../kit/units";
 import { verdictHead } from "../../plan/verdict-words";
@@ -23,8 +24,6 @@ interface Props {
   readonly take: (plan: Plan) => void;
 }
 
-const BOTTLES = [...VESSELS.values()].filter((v) => v.sort === "bottle" || v.sort === "dropper");
-
 /** Grams of a typed amount of a line's stuff, or what is wrong with it. */
 function gramsFor(text: string, plan: Plan, program: Program, at: number): Result<number> {
   const l = program.lines[at]!;
@@ -34,7 +33,7 @@ function gramsFor(text: string, plan: Plan, program: Program, at: number): Resul
     return {
       ok: false,
       faults: [
-        { name: "WrongUnit", message: "Say how much is in hand: “350 mL”, “200 g”, “3 cups”.", path: [] },
+        { name: "WrongUnit", message: "Say how much is in hand, like “200 g” or “3 cups”.", path: [] },
       ],
     };
   const w = weigh(a.value, l.stuff);
@@ -144,7 +143,7 @@ function InHand({ line: l, heldG, wanted, change, wrong }: FieldProps & { line: 
         id="in-hand"
         className="field w-full"
         value={wanted.amount}
-        placeholder={l.stuff.plant ? "200 g" : "350 mL"}
+        placeholder={l.stuff.plant ? units.massExact(200) : units.volume(1.5 * 236.588)}
         maxLength={60}
         aria-invalid={wrong}
         aria-describedby={wrong ? "most-wrong" : undefined}
@@ -155,7 +154,9 @@ function InHand({ line: l, heldG, wanted, change, wrong }: FieldProps & { line: 
           type="button"
           className="plain"
           onClick={() =>
-            change({ amount: l.stuff.plant ? `${Math.floor(heldG)} g` : `${Math.floor(ml)} mL` })
+            change({
+              amount: l.stuff.plant ? units.massExact(Math.floor(heldG)) : units.volumeExact(Math.floor(ml)),
+            })
           }
         >
           all in the stores: {l.stuff.plant ? units.massExact(heldG) : units.volumeExact(ml)}
@@ -167,6 +168,7 @@ function InHand({ line: l, heldG, wanted, change, wrong }: FieldProps & { line: 
 
 /** So many bottles of a size. */
 function SoManyBottles({ empties, wanted, change, wrong }: FieldProps & { empties: readonly Empties[] }) {
+  const units = useUnits();
   return (
     <p className="pt-2 flex gap-3 items-end">
       <span>
@@ -194,15 +196,17 @@ function SoManyBottles({ empties, wanted, change, wrong }: FieldProps & { emptie
           value={wanted.size}
           onChange={(e) => change({ size: e.target.value })}
         >
-          {BOTTLES.map((v) => {
-            const counted = empties.find((x) => x.vessel === v.id);
-            return (
-              <option key={v.id} value={v.id}>
-                {vesselWords(v)}
-                {counted ? `, ${counted.count} on hand` : ""}
-              </option>
-            );
-          })}
+          {offeredIn(units.household, wanted.size)
+            .filter((v) => v.sort === "bottle" || v.sort === "dropper")
+            .map((v) => {
+              const counted = empties.find((x) => x.vessel === v.id);
+              return (
+                <option key={v.id} value={v.id}>
+                  {vesselWords(v)}
+                  {counted ? `, ${counted.count} on hand` : ""}
+                </option>
+              );
+            })}
         </select>
       </span>
     </p>
@@ -238,7 +242,12 @@ function MostOf({ program, wanted, change }: { program: Program } & Omit<FieldPr
 
 /** Make the most of this jar, of what is in hand, or for so many bottles; shown before it is taken. */
 export function MostDrawer({ plan, program, lots, empties, take }: Props) {
-  const usual = { of: "jar", amount: "", size: empties[0]?.vessel ?? "b-250-swing", count: "4" };
+  const usual = {
+    of: "jar",
+    amount: "",
+    size: empties[0]?.vessel ?? usualBottle(plan.kind, plan.units).id,
+    count: "4",
+  };
   const [wanted, setWanted] = useState<Wanted>(usual);
   const change = (to: Partial<Wanted>): void => setWanted({ ...wanted, ...to });
   const l = lineAt(program, wanted.of);

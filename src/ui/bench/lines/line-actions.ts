@@ -1,4 +1,6 @@
 "use client";
+import type { UnitSystem } from "@/core/quantity/units";
+import { METRIC, measuresIn } from "@/core/reading/measures";
 import { useMemo } from "react";
 import type { Cut, Form } from "@/core/material/classes";
 import {
@@ -61,10 +63,13 @@ const NEW: Readonly<Record<Step["do"], Nameless<Step>>> = {
   reduce: { do: "reduce", to: "½" },
   pressure: { do: "pressure", for: "15 min" },
   steep: { do: "steep", for: "1 h" },
-  cool: { do: "cool", to: "43 °C" },
+  cool: { do: "cool", to: METRIC.temperature(43) },
   strain: { do: "strain", how: "wrung" },
   bottle: { do: "bottle", hot: true },
 };
+
+/** To the warmth of a hand, as the plan's thermometer shows it. */
+const cooled = (units: UnitSystem): Nameless<Step> => ({ do: "cool", to: measuresIn(units).temperature(43) });
 
 /** Where a new step most likely belongs: heat and steeps before the cloth, cooling and adding after it, bottling last. */
 function placeFor(plan: Plan, sort: Step["do"]): string | undefined {
@@ -116,7 +121,8 @@ export function useLineActions({ edit, reform }: BenchActions): LineActions {
       changeStep: (id, change, about) => edit((p) => withStep(p, id, change), about),
       nudgeStep: (id, by) => edit((p) => stepNudged(p, id, by)),
       removeStep: (id) => edit((p) => withoutStep(p, id)),
-      addStep: (sort) => edit((p) => withStepAfter(p, placeFor(p, sort), NEW[sort])),
+      addStep: (sort) =>
+        edit((p) => withStepAfter(p, placeFor(p, sort), sort === "cool" ? cooled(p.units) : NEW[sort])),
     }),
     [edit, reform],
   );

@@ -22,7 +22,7 @@ export default async function FinishPage({
         batch={batch}
         company={company}
         zone={home.zone}
-        onHand={bottlesFor(batch.plan.kind, [...empties])}
+        onHand={bottlesFor(batch.plan.kind, [...empties], batch.plan.units)}
       />
     );
   return (

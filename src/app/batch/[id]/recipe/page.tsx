@@ -11,7 +11,7 @@ export const metadata: Metadata = { title: "Recipe" };
 
 /** A batch's recipe by itself, on one page to be printed. */
 export default async function RecipePage({ params }: { params: Promise<{ id: string }> }) {
-  const { batch, r } = await batchPage(params);
+  const { batch, r, measures } = await batchPage(params);
   const head = verdictHead(r.reckoning.verdict);
   const { vessel } = r.program;
   return (
@@ -28,7 +28,7 @@ export default async function RecipePage({ params }: { params: Promise<{ id: str
       </p>
       <Recipe parts={recipeOf(batch, r)} />
       <p className="pt-4">
-        It makes about <strong>{Math.round(r.reckoning.finished.ml.value)} mL</strong>. {head.place}{" "}
+        It makes about <strong>{measures.volumeBoth(r.reckoning.finished.ml.value)}</strong>. {head.place}{" "}
         {head.life}
       </p>
       <p className="quiet pt-1 pb-5">{contentsOf(r.program)}</p>

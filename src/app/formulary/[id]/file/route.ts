@@ -5,6 +5,7 @@ import { planOf, present, versionOf } from "@/core/formulary/recipe";
 import { reckonedPlan } from "@/core/formulary/reckoned";
 import { db } from "@/store/db";
 import { recipeOf } from "@/store/recipes";
+import { measuresIn } from "@/core/reading/measures";
 import { stores } from "@/store/stores";
 import { fileName } from "../../file-name";
 
@@ -30,7 +31,9 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
   const plan = planOf(recipe, version);
   const { catalogue } = await stores(db());
   const made = reckonedPlan(plan, catalogue);
-  const yields = made ? `about ${Math.round(made.reckoning.finished.ml.value)} mL` : undefined;
+  const yields = made
+    ? `about ${measuresIn(plan.units).volumeBoth(made.reckoning.finished.ml.value)}`
+    : undefined;
   const more = { catalogue, ...(yields ? { yields } : {}), ...(recipe.note ? { note: recipe.note } : {}) };
   const texts: Readonly<Record<typeof asked.as, () => string>> = {
     json: () => `${JSON.stringify(plan, undefined, 2)}\n`,
