@@ -76,7 +76,9 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
     await later("2026-11-25T09:00:00Z");
     const page = await newPage(browser);
     await goTo(page, app.url);
-    expect(await words(page)).toMatch(/Top up[\s\S]*OX-26-01 Hyssop oxymel, the herb drinks about \d+ mL/);
+    expect(await words(page)).toMatch(
+      /Top up[\s\S]*OX-26-01 Hyssop oxymel, the herb drinks about [\d½]+ tbsp;/,
+    );
     await clickOn(page, "Shake OX-26-01, Hyssop oxymel: done");
     await page.waitForFunction(() => !/Shake(?!n)/.test(document.body.innerText));
     await goTo(page, `${app.url}`);

@@ -1,4 +1,4 @@
-import { measuresIn } from "../reading/measures";
+import { inFingers, measuresIn } from "../reading/measures";
 import type { Span } from "../estimate";
 import { isSweet } from "../material/material";
 import { counted } from "../words";
@@ -100,8 +100,8 @@ function levelRule(p: Program, fit: Fit): TouchRule {
   }
   const why =
     fit.coverDay1Cm < 0
-      ? `herb will stand ${m.length(Math.abs(fit.coverDay1Cm))} clear; about ${m.volume(Math.round(fit.topUpMl / 5) * 5)} covers it`
-      : `the herb drinks about ${m.volume(Math.round(fit.drinksMl / 5) * 5)}; look, and top up to the mark`;
+      ? `herb will stand ${inFingers(Math.abs(fit.coverDay1Cm))} clear; about ${m.about(Math.round(fit.topUpMl / 5) * 5)} covers it`
+      : `the herb drinks about ${m.about(Math.round(fit.drinksMl / 5) * 5)}; look, and top up to the mark`;
   return { sort: "top-up", from: 1, to: 3, every: 3, matters: fit.coverDay1Cm < 0.5, why };
 }
 

@@ -1,6 +1,6 @@
 import { KIND } from "../plan/kinds";
 import type { Kind } from "../plan/plan";
-import type { UnitSystem } from "../quantity/units";
+import type { Market } from "../reading/measures";
 import { VESSELS } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
 
@@ -19,7 +19,7 @@ export interface OnHand {
 export function bottlesFor(
   kind: Kind,
   empties: readonly { readonly vessel: string; readonly count: number }[],
-  system: UnitSystem,
+  market: Market,
 ): OnHand[] {
   const { sorts } = KIND[kind].bottles;
   const counted = empties.flatMap((e) => {
@@ -27,12 +27,12 @@ export function bottlesFor(
     const suits = vessel && e.count > 0 && (sorts as readonly string[]).includes(vessel.sort);
     return suits ? [{ vessel, count: e.count }] : [];
   });
-  return counted.length > 0 ? counted : [{ vessel: usualBottle(kind, system) }];
+  return counted.length > 0 ? counted : [{ vessel: usualBottle(kind, market) }];
 }
 
 /** The usual bottle of a kind where the household is. */
-export const usualBottle = (kind: Kind, system: UnitSystem): Vessel =>
-  VESSELS.get(KIND[kind].bottles.usual[system === "us" ? "us" : "metric"])!;
+export const usualBottle = (kind: Kind, market: Market): Vessel =>
+  VESSELS.get(KIND[kind].bottles.usual[market])!;
 
 /** The smallest vessel that takes what is left over, of those that are offered; the largest where none does. */
 export function vesselForTheRest(ml: number, offered: readonly Vessel[]): Vessel {
@@ -134,10 +134,10 @@ export function bottlesWanted(
   kind: Kind,
   ml: number,
   empties: Parameters<typeof bottlesFor>[1],
-  system: UnitSystem,
+  market: Market,
 ): Wanted {
-  const counted = bottlesFor(kind, empties, system).filter((b) => b.count !== undefined);
+  const counted = bottlesFor(kind, empties, market).filter((b) => b.count !== undefined);
   const have = fillPlan(ml, counted);
-  const more = fillPlan(have.leftMl, bottlesFor(kind, [], system));
+  const more = fillPlan(have.leftMl, bottlesFor(kind, [], market));
   return { fills: [...have.fills, ...more.fills], lacking: more.fills, leftMl: more.leftMl };
 }

@@ -1,4 +1,4 @@
-import { measuresIn } from "../reading/measures";
+import { METRIC, type Measures } from "../reading/measures";
 import { filledOf } from "../cellar/bottle";
 import { counted } from "../words";
 import { type Day, addDays, daysBetween, printDay } from "../day";
@@ -206,6 +206,7 @@ export function labelOf(
   cautions: readonly Caution[],
   v: IssuedVerdict = batch.verdict!,
   abv = 0,
+  measures: Measures = METRIC,
 ): Label {
   const { number } = filledOf(batch).find((f) => f.id === bottle.id)!;
   const alcohol = alcoholWords(abv);
@@ -218,7 +219,7 @@ export function labelOf(
     notJuice: POURED.has(batch.plan.kind),
     name: batch.name,
     kind: `${KIND[batch.plan.kind].name}${isSecondRun(batch.plan) ? ", a second run: weaker" : ""}`,
-    volume: measuresIn(batch.plan.units).volumeExact(bottle.ml),
+    volume: measures.volumeExact(bottle.ml),
     contents,
     made: printDay(batch.begunDay, "year"),
     strained: printDay(strained, "year"),

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { UNITS, type UnitSystem } from "../quantity/units";
 import { readMeasured } from "./amounts";
-import { METRIC, measuresIn } from "./measures";
+import { METRIC, inFingers, measuresIn, measuresOf } from "./measures";
 
 /** mL of what is written, read back as the household reads it; drops are counted. */
 function mlOf(text: string, system: UnitSystem): number {
@@ -15,7 +15,7 @@ function mlOf(text: string, system: UnitSystem): number {
 const VOLUMES = Array.from({ length: 400 }, (_, i) => 0.05 * 1.035 ** i).filter((ml) => ml < 20_000);
 
 describe.each(["us", "imperial", "metric"] as const)("volumes in %s measures", (system) => {
-  const m = measuresIn(system);
+  const m = measuresOf({ units: system, degrees: "F", lengths: "in" });
   test.each([
     ["volume", 0.12],
     ["volumeExact", 0.12],
@@ -42,8 +42,25 @@ describe.each(["us", "imperial", "metric"] as const)("volumes in %s measures", (
 
 test("what is written is said once where both ways say the same", () => {
   expect(METRIC.volumeBoth(250)).toBe("250 mL");
-  expect(measuresIn("us").volumeBoth(2 * UNITS["us-cup"].size)).toBe("2 cups, 16 fl oz");
-  expect(measuresIn("us").temperature(43)).toBe("109 °F");
-  expect(measuresIn("us").length(2.54)).toBe("1 in");
-  expect(measuresIn("imperial").temperature(43)).toBe("43 °C");
+  const american = measuresOf({ units: "us", degrees: "F", lengths: "in" });
+  expect(american.volumeBoth(2 * UNITS["us-cup"].size)).toBe("2 cups, 16 fl oz");
+  expect(american.temperature(43)).toBe("109 °F");
+  expect(american.length(2.54)).toBe("1 in");
+  expect(american.market).toBe("us");
+  expect([40, 60, 118, 25, 10].map(american.about)).toEqual([
+    "2½ tbsp",
+    "¼ cup",
+    "½ cup",
+    "1½ tbsp",
+    "½ tbsp",
+  ]);
+  // Cups and centimetres: what is sold there is sold by the litre.
+  const mixed = measuresIn("us");
+  expect(mixed.volumeBoth(2 * UNITS["us-cup"].size)).toBe("2 cups, 473 mL");
+  expect([mixed.market, mixed.jug.words]).toEqual(["metric", "mL"]);
+  expect([0.5, 2, 5.7].map(inFingers)).toEqual([
+    "less than a finger’s breadth",
+    "a finger’s breadth",
+    "3 fingers’ breadth",
+  ]);
 });

@@ -1,5 +1,14 @@
 import { CM_PER_INCH, UNITS, type UnitSystem } from "../quantity/units";
-import { nearCount, printG, printLength, printMass, printMl, printTemperature, printVolume } from "./print";
+import {
+  nearCount,
+  printAbout,
+  printG,
+  printLength,
+  printMass,
+  printMl,
+  printTemperature,
+  printVolume,
+} from "./print";
 
 /** How a household writes what it measures. */
 export interface Scales {
@@ -10,8 +19,11 @@ export interface Scales {
 
 /** A quantity as it is written at last: everything that is shown of one goes through here, so that no page writes a measure of its own. */
 export interface Measures extends Scales {
+  readonly market: Market;
   /** In the household's cups and spoons, mL. */
   readonly volume: (ml: number) => string;
+  /** What is only known about, in one tool. */
+  readonly about: (ml: number) => string;
   /** As a jug or a bottle is marked: fluid ounces, or millilitres. */
   readonly volumeExact: (ml: number) => string;
   /** Cups and spoons first, the jug's mark after where it says something else. */
@@ -67,17 +79,25 @@ function printOunces(ml: number, system: Exclude<UnitSystem, "metric">): string 
 
 const both = (text: string, exact: string): string => (text === exact ? exact : `${text}, ${exact}`);
 
-/** The measures of a household. */
+/** What glass, jugs and paper a household's shops have: ounces and quarts where it measures in cups and inches, else millilitres. */
+export type Market = "us" | "metric";
+export const marketOf = ({ units, lengths }: Pick<Scales, "units" | "lengths">): Market =>
+  units === "us" && lengths === "in" ? "us" : "metric";
+
+/** The measures of a household. One of cups and centimetres has cups in its drawer and millilitres on its jug. */
 export function measuresOf({ units, degrees, lengths }: Scales): Measures {
-  const exact = (ml: number): string => (units === "metric" ? printMl(ml) : printOunces(ml, units));
+  const ounces = units !== "metric" && lengths === "in";
+  const exact = (ml: number): string => (ounces ? printOunces(ml, units) : printMl(ml));
   const volume = (ml: number): string => {
     const { text, exact: metric } = printVolume(ml, units);
-    // What no spoon measures is told as the jug marks it, never in another household's measure.
+    // What no spoon measures is told as the jug marks it.
     return text === metric ? exact(ml) : text;
   };
   return {
     ...{ units, degrees, lengths },
+    market: marketOf({ units, lengths }),
     volume,
+    about: (ml) => printAbout(ml, units),
     volumeExact: exact,
     volumeBoth: (ml) => both(volume(ml), exact(ml)),
     mass: (g) => printMass(g, units).text,
@@ -89,16 +109,20 @@ export function measuresOf({ units, degrees, lengths }: Scales): Measures {
         ? { parts: "500 mL + 260 mL", volume: "750 mL" }
         : { parts: "2 cups + 1 cup", volume: "3¼ cups" },
     ruler: lengths === "cm" ? { words: "mm", mm: 1 } : { words: "inches", mm: 10 * CM_PER_INCH },
-    jug: units === "metric" ? { words: "mL", ml: 1 } : { words: "fl oz", ml: OUNCE[units] },
-    pricedBy: units === "metric" ? { words: "100 mL", ml: 100 } : { words: "8 fl oz", ml: 8 * OUNCE[units] },
+    jug: ounces ? { words: "fl oz", ml: OUNCE[units] } : { words: "mL", ml: 1 },
+    pricedBy: ounces ? { words: "8 fl oz", ml: 8 * OUNCE[units] } : { words: "100 mL", ml: 100 },
   };
 }
 
-/** The measures a plan was written in, where no more is known of who reads it. */
-export const measuresIn = (units: UnitSystem): Measures =>
-  measuresOf(
-    units === "us" ? { units, degrees: "F", lengths: "in" } : { units, degrees: "C", lengths: "cm" },
-  );
-
 /** Millilitres, grams, °C and centimetres, whatever the household's own are. */
 export const METRIC: Measures = measuresOf({ units: "metric", degrees: "C", lengths: "cm" });
+/** The cups of a plan, where no more is known of who reads it. */
+export const measuresIn = (units: UnitSystem): Measures => measuresOf({ units, degrees: "C", lengths: "cm" });
+
+/** A finger's breadth, cm; a measure of every household. */
+const FINGER_CM = 1.9;
+export function inFingers(cm: number): string {
+  const n = cm / FINGER_CM;
+  if (n < 0.75) return "less than a finger’s breadth";
+  return n < 1.5 ? "a finger’s breadth" : `${Math.round(n)} fingers’ breadth`;
+}

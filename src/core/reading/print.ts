@@ -168,7 +168,9 @@ export function printVolume(ml: number, system: UnitSystem, limit = 0.03): Print
     const error = (single * size - ml) / ml;
     if (single > 0 && Math.abs(error) <= limit / 2)
       return { text: written(id, single, system), exact, error };
-    const whole = Math.floor(n * 4 + 1e-9) / 4;
+    // Cups come in quarters, spoons in halves.
+    const parts = id.endsWith("tbsp") ? 2 : 4;
+    const whole = Math.floor(n * parts + 1e-9) / parts;
     for (const small of ladder.slice(i + 1)) {
       const left = ml - whole * size;
       const s = UNITS[small].size;
@@ -181,6 +183,17 @@ export function printVolume(ml: number, system: UnitSystem, limit = 0.03): Print
     if (single > 0 && Math.abs(error) <= limit) return { text: written(id, single, system), exact, error };
   }
   return { text: exact, exact, error: 0 };
+}
+
+/** A volume that is only known about: in one tool, within an eighth; where none is so near, as it is written else. */
+export function printAbout(ml: number, system: UnitSystem): string {
+  const near = 1 / 8;
+  for (const id of system === "metric" ? [] : LADDER[system]) {
+    const n = snap(ml / UNITS[id].size, fractionsOf(id, id.endsWith("tsp")));
+    const least = id.endsWith("cup") || id.endsWith("pint") ? 0.25 : 0.5;
+    if (n >= least && Math.abs(n * UNITS[id].size - ml) <= near * ml) return written(id, n, system);
+  }
+  return printVolume(ml, system).text;
 }
 
 /** A mass: grams for metric, ounces and pounds beside grams elsewhere. */

@@ -1,3 +1,4 @@
+import type { Market } from "../reading/measures";
 import { isLiquid } from "../material/material";
 import { HEATS } from "../plan/read-plan";
 import type { Reckoning } from "../reckoning/reckon";
@@ -52,12 +53,12 @@ function wantOf(a: Allotment): Want {
 }
 
 /** What a plan wants that the stores lack, as a list to gather and shop by. */
-export function needOf(p: Program, r: Reckoning, stores: Stores): Need {
+export function needOf(p: Program, r: Reckoning, stores: Stores, market: Market): Need {
   const wants = allot(p, stores.lots).map((a) => ({ a, w: wantOf(a) }));
   const lacking = wants.filter(({ w }) => w.lackG > 0);
   const fresh = (a: Allotment): boolean =>
     a.line.stuff.plant && (a.line.stuff.form === "fresh" || a.line.stuff.form === "wilted");
-  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value, stores.empties, p.plan.units);
+  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value, stores.empties, market);
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");
   const steep = steps.find((s) => s.do === "steep" && p.steep);

@@ -255,11 +255,16 @@ describe("need and gather", () => {
         line("mustard-seed", "2 tbsp", { form: "dried" }),
       ]),
     );
-    const need = needOf(p, r, {
-      ...EMPTY_STORES,
-      lots: [lot("mustard-seed", 100, { form: "dried" }), lot("cider-vinegar", 200)],
-      empties: [{ what: "empties", vessel: "b-250-swing", count: 1 }],
-    });
+    const need = needOf(
+      p,
+      r,
+      {
+        ...EMPTY_STORES,
+        lots: [lot("mustard-seed", 100, { form: "dried" }), lot("cider-vinegar", 200)],
+        empties: [{ what: "empties", vessel: "b-250-swing", count: 1 }],
+      },
+      "metric",
+    );
     expect(need.gather.map((w) => w.name)).toEqual(["nettle", "horseradish"]);
     expect(need.buy.map((w) => w.name)).toEqual(["cider vinegar", "honey"]);
     expect(need.have.map((w) => w.name)).toEqual(["mustard seed"]);
@@ -269,11 +274,16 @@ describe("need and gather", () => {
   });
   test("with all at hand the list is empty", () => {
     const { p, r } = reckoned(OXYMEL);
-    const need = needOf(p, r, {
-      ...EMPTY_STORES,
-      lots: [lot("hyssop", 100, { form: "dried" }), lot("cider-vinegar", 2000), lot("honey", 2000)],
-      empties: [{ what: "empties", vessel: "b-250-swing", count: 9 }],
-    });
+    const need = needOf(
+      p,
+      r,
+      {
+        ...EMPTY_STORES,
+        lots: [lot("hyssop", 100, { form: "dried" }), lot("cider-vinegar", 2000), lot("honey", 2000)],
+        empties: [{ what: "empties", vessel: "b-250-swing", count: 9 }],
+      },
+      "metric",
+    );
     expect([need.gather, need.buy, need.bottles]).toEqual([[], [], []]);
   });
 });

@@ -1,4 +1,4 @@
-import { UNITS, type UnitSystem } from "../quantity/units";
+import { UNITS } from "../quantity/units";
 import { heightAt } from "./profile";
 import { VesselSpec, vesselOf, type Vessel } from "./vessel";
 
@@ -116,12 +116,12 @@ function filledToSize(v: Vessel): Vessel {
 }
 
 /** Vessels as the shops of a household's country sell them; those of every other are known all the same, where it has one. */
-export const soldIn = (system: UnitSystem): readonly Vessel[] =>
-  [...VESSELS.values()].filter((v) => v.id.startsWith("us-") === (system === "us"));
+export const soldIn = (market: "us" | "metric"): readonly Vessel[] =>
+  [...VESSELS.values()].filter((v) => v.id.startsWith("us-") === (market === "us"));
 
 /** The same, with one that is chosen already from elsewhere. */
-export function offeredIn(system: UnitSystem, chosen: string | undefined): readonly Vessel[] {
-  const sold = soldIn(system);
+export function offeredIn(market: "us" | "metric", chosen: string | undefined): readonly Vessel[] {
+  const sold = soldIn(market);
   const other = chosen === undefined ? undefined : VESSELS.get(chosen);
   return other && !sold.includes(other) ? [...sold, other] : sold;
 }

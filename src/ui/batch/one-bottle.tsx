@@ -61,7 +61,7 @@ function Fields({ row: x, nth, left, wrong, change }: Omit<Props, "remove">) {
   const size = (vessel: string): void =>
     change((y) => {
       const ml = Math.min(VESSELS.get(vessel)!.fillMl, Math.max(1, left + y.ml));
-      return { ...y, vessel, ml: Math.round(ml) };
+      return { ...y, vessel, ml: jug.ml === 1 ? Math.round(ml) : ml };
     });
   return (
     <>
@@ -71,7 +71,7 @@ function Fields({ row: x, nth, left, wrong, change }: Omit<Props, "remove">) {
         value={x.vessel}
         onChange={(e) => size(e.target.value)}
       >
-        {offeredIn(units.household, x.vessel)
+        {offeredIn(units.market, x.vessel)
           .filter(isFilledInto)
           .map((s) => (
             <option key={s.id} value={s.id}>

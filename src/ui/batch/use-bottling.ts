@@ -6,6 +6,8 @@ import type { Company } from "@/core/people/company";
 import type { Empties } from "@/core/stores/item";
 import { VESSELS, isFilledInto, soldIn } from "@/core/vessel/catalogue";
 import { vesselWords } from "@/core/vessel/vessel";
+import type { Market, Measures } from "@/core/reading/measures";
+import { useUnits } from "../kit/units";
 import { useDraft } from "../kit/draft";
 import type { Row } from "./one-bottle";
 import { useStops } from "./stops";
@@ -49,24 +51,39 @@ const USUAL_SIZES = {
     bottle: ["b-500-swing", "b-250-swing", "b-330-swing", "b-200", "b-100"],
   },
 } as const;
-const usualSizes = ({ kind, units }: Batch["plan"]): readonly string[] =>
-  USUAL_SIZES[units === "us" ? "us" : "metric"][kind === "tincture" ? "dropper" : "bottle"];
+const usualSizes = (kind: Batch["plan"]["kind"], market: Market): readonly string[] =>
+  USUAL_SIZES[market][kind === "tincture" ? "dropper" : "bottle"];
+
+/** mL to the least mark of the household's jug: a millilitre, or a quarter of an ounce. */
+function asMarked(ml: number, { jug }: Measures): number {
+  const least = jug.ml === 1 ? 1 : jug.ml / 4;
+  return Math.max(1, Math.round(ml / least)) * least;
+}
 
 /** Bottles for a volume: from those on hand, where they are counted; else of the usual sizes. */
-function laidOut(batch: Batch, empties: readonly Empties[], ml: number, place: Row["place"]): Row[] {
-  const counted = bottlesFor(batch.plan.kind, empties, batch.plan.units).filter((b) => b.count !== undefined);
+function laidOut(
+  batch: Batch,
+  empties: readonly Empties[],
+  ml: number,
+  place: Row["place"],
+  u: Measures,
+): Row[] {
+  const counted = bottlesFor(batch.plan.kind, empties, u.market).filter((b) => b.count !== undefined);
   const from =
-    counted.length > 0 ? counted : usualSizes(batch.plan).map((id) => ({ vessel: VESSELS.get(id)! }));
+    counted.length > 0
+      ? counted
+      : usualSizes(batch.plan.kind, u.market).map((id) => ({ vessel: VESSELS.get(id)! }));
   return fillPlan(ml, from).fills.map((f) => ({
     id: crypto.randomUUID(),
     vessel: f.vessel.id,
-    ml: Math.round(f.ml),
+    ml: asMarked(f.ml, u),
     place,
   }));
 }
 
 /** What is put into bottles, kept in this browser until it is written. */
 export function useBottling({ batch, company, empties, right }: Bottling) {
+  const u = useUnits();
   const { write, putRight, insist, sending, fault, clear, router, when } = useWrite(batch.id, batch.seq);
   const reckoned = useMemo(() => reckonBatch(batch, batch.making, company), [batch, company]);
   const r = reckoned.ok ? reckoned.value : undefined;
@@ -81,7 +98,7 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
   const [touched, setTouched] = useState(false);
   useEffect(() => {
     if (!draft.ready || draft.restored || touched || draft.value.rows.length > 0 || !have) return;
-    draft.set((d) => ({ ...d, rows: laidOut(batch, empties, have, place) }));
+    draft.set((d) => ({ ...d, rows: laidOut(batch, empties, have, place, u) }));
     // Laid out once, when the draft is known; from then on it is the maker's.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [draft.ready]);
@@ -93,14 +110,14 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
   };
   const left = (have ?? 0) - rows.reduce((sum, x) => sum + (Number.isFinite(x.ml) ? x.ml : 0), 0);
   const another = (): void => {
-    const v = usualBottle(batch.plan.kind, batch.plan.units);
-    const ml = Math.round(Math.max(1, Math.min(v.fillMl, left)));
+    const v = usualBottle(batch.plan.kind, u.market);
+    const ml = asMarked(Math.max(u.jug.ml, Math.min(v.fillMl, left)), u);
     put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place }] }));
   };
   // What is left over goes where small things are kept: into the fridge, whatever the bottles do.
   const keepTheRest = (): void => {
-    const v = vesselForTheRest(left, soldIn(batch.plan.units).filter(isFilledInto));
-    const ml = Math.round(Math.min(v.fillMl, left));
+    const v = vesselForTheRest(left, soldIn(u.market).filter(isFilledInto));
+    const ml = asMarked(Math.min(v.fillMl, left), u);
     put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place: "fridge" }] }));
   };
   const go = (page: string) => (): void => {

@@ -9,7 +9,7 @@ import type { Stored } from "@/core/stores/events";
 import type { Busy } from "@/core/stores/free";
 import { storesOf, usualOf } from "@/core/stores/stores";
 import { PartsRail } from "../figures/rail";
-import { MeasuredIn } from "../kit/units";
+import { MeasuredIn, useUnits } from "../kit/units";
 import { Notes } from "../plan/cautions";
 import { BEGIN, Begin, PUT_RIGHT, whyNotBegin } from "./begin";
 import { type From, FromBatch, usePuttingRight } from "./from";
@@ -40,14 +40,15 @@ interface Props {
 const NOBODY: readonly string[] = [];
 /** What lies about the Bench: the household's stores, its usual jar, whom it is for. */
 function useAround({ household, today, items, busy }: Props) {
+  const { market } = useUnits();
   const stores = useMemo(() => storesOf(items), [items]);
   const fittings = useMemo<Fittings>(
     () => ({
       jar: usualJar(stores, busy, household),
-      ...potsOf(household),
+      ...potsOf(market),
       usual: usualOf(stores.lots),
     }),
-    [stores, busy, household],
+    [stores, busy, household, market],
   );
   const around = useMemo<Around>(
     () => ({

@@ -6,6 +6,7 @@ import { cautiousWay, wayById } from "@/core/plan/kinds";
 
 import { type Bench as Fittings, PRESSURE_POT, madeBy } from "@/core/plan/ways";
 import type { UnitSystem } from "@/core/quantity/units";
+import type { Market } from "@/core/reading/measures";
 
 import type { Busy } from "@/core/stores/free";
 import { storesOf } from "@/core/stores/stores";
@@ -16,10 +17,8 @@ import { type BenchActions } from "./use-bench";
 import { freeChoices } from "./vessel-choice";
 
 /** The pots a clear Bench heats in, as they are sold where the household is. */
-export const potsOf = (household: UnitSystem): { readonly pot: string; readonly pressurePot: string } =>
-  household === "us"
-    ? { pot: "us-p-3", pressurePot: "us-pp-6" }
-    : { pot: "p-3000", pressurePot: PRESSURE_POT };
+export const potsOf = (market: Market): { readonly pot: string; readonly pressurePot: string } =>
+  market === "us" ? { pot: "us-p-3", pressurePot: "us-pp-6" } : { pot: "p-3000", pressurePot: PRESSURE_POT };
 
 /** The jar a clear Bench begins with: the household's own free one nearest a litre, or the usual quart. */
 export function usualJar(

@@ -56,7 +56,7 @@ const Bottles = memo(function Bottles({
   empties: readonly Empties[];
 }) {
   const units = useUnits();
-  const { fills, lacking, leftMl } = bottlesWanted(kind, ml, empties, units.household);
+  const { fills, lacking, leftMl } = bottlesWanted(kind, ml, empties, units.market);
   const counts = new Map<string, number>();
   for (const f of fills) counts.set(f.vessel.size, (counts.get(f.vessel.size) ?? 0) + 1);
   const part = fills.find((f) => f.ml < 0.85 * f.vessel.fillMl);

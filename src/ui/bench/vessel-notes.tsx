@@ -26,10 +26,11 @@ interface Props {
 
 /** What could be done about a plan that does not fit, each one touch; found in a worker. */
 function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy" | "take">) {
+  const { market } = useUnits();
   const free = useMemo(() => {
     const mine = freeChoices(owned, busy);
-    return mine.length > 0 ? mine : soldIn(plan.units).map((vessel) => ({ vessel, named: vessel.id }));
-  }, [owned, busy, plan.units]);
+    return mine.length > 0 ? mine : soldIn(market).map((vessel) => ({ vessel, named: vessel.id }));
+  }, [owned, busy, market]);
   const asked = useAsked<"fixes">({ ask: "fixes", plan, free });
   if (asked.state !== "answered") return <Waiting of={asked} />;
   if (asked.answer.length === 0) return null;

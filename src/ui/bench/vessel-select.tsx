@@ -60,8 +60,8 @@ export const VesselSelect = memo(function VesselSelect({
     ["Yours, free now", own.filter((a) => a.holds.length < a.count)],
     ["Yours, working", own.filter((a) => a.holds.length === a.count)],
   ] as const;
-  const { household } = useUnits();
-  const sold = offeredIn(household, chosen);
+  const { market } = useUnits();
+  const sold = offeredIn(market, chosen);
   // What the household has stands above and not here again: a list that jumps back could not be gone through by key.
   const has = new Set(own.map((a) => (typeof a.choice.named === "string" ? a.choice.named : "")));
   return (

@@ -134,7 +134,7 @@ function useCourse(p: InHand, w: Writing, today: Day, done: () => void) {
     const read = readMeasured(typed.amount, household);
     if (!read.ok) return setWrong({ ...read.faults[0]!, path: ["amount"] });
     if (read.value.dimension !== "volume")
-      return setWrong(faultOf("NotAVolume", "Say it as spoons, like “1 tbsp”.", ["amount"]));
+      return setWrong(faultOf("NotAVolume", "Say it as spoons or mL, like “1 tbsp”.", ["amount"]));
     const counts = [
       whole("times", "Say how many times a day, like 3."),
       whole("days", "Say for how many days, like 10."),

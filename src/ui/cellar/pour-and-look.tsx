@@ -23,7 +23,7 @@ export function Pour({ w, people }: { w: Writing; people: readonly string[] }) {
     const read = readMeasured(said, household);
     if (!read.ok) return setWrong(read.faults[0]);
     if (read.value.dimension !== "volume")
-      return setWrong(faultOf("NotAVolume", "Say it as spoons or cups, like “2 tsp”."));
+      return setWrong(faultOf("NotAVolume", "Say it as spoons, cups or mL, like “2 tsp”."));
     if (await w.write("poured", { ml: read.value.si.value, said: said.trim(), ...whose })) setSaid("");
   };
   return (

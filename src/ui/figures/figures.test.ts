@@ -62,7 +62,7 @@ describe("the drawing", () => {
         floaters: ["hyssop"],
       }),
     ).toBe(
-      "1 L clip-top jar. From the base up: dried herb from 0.0 cm to 3.0 cm; vinegar from 3.0 cm to 8.0 cm. hyssop float and want a weight.",
+      "1 L clip-top jar. From the base up: dried herb from 0.0 to 3.0 cm; vinegar from 3.0 to 8.0 cm. hyssop float and want a weight.",
     );
     expect(described({ title: "jar", layers: [] })).toBe("jar. Empty.");
   });

@@ -47,7 +47,7 @@ export function described(
   const cm = (x: number): string => printLength(x, ruler);
   const layers = [...p.layers]
     .sort((a, b) => a.fromCm - b.fromCm)
-    .map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${cm(l.fromCm)} to ${cm(l.toCm)}`);
+    .map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${cm(l.fromCm).split(" ")[0]} to ${cm(l.toCm)}`);
   return `${p.title}. ${layers.length > 0 ? `From the base up: ${layers.join("; ")}.` : "Empty."}${p.floaters && p.floaters.length > 0 ? ` ${p.floaters.join(" and ")} float and want a weight.` : ""}`;
 }
 

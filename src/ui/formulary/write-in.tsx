@@ -100,6 +100,7 @@ const WHOLE = /^\s*[{[<]|^\s*\d{12,}\s*$|[?&]plan=\d/;
 
 /** What stands in the pane, read as it is typed; and what may be done with it. */
 function useWriting({ household, items, busy }: Props) {
+  const { market } = useUnits();
   const stores = useMemo(() => storesOf(items), [items]);
   const ounces = useOunces();
   const draft = useDraft<Draft>("jolly-write-in", EMPTY, readDraft);
@@ -112,9 +113,9 @@ function useWriting({ household, items, busy }: Props) {
     () =>
       readPasted(asked.slice(0, MOST_LETTERS), {
         ...{ system, catalogue: stores.catalogue, ounces, kind, jar, answers },
-        pot: potsOf(household).pot,
+        pot: potsOf(market).pot,
       }),
-    [asked, system, stores, ounces, kind, jar, answers, household],
+    [asked, system, stores, ounces, kind, jar, answers, market],
   );
   const type = (next: string): void => {
     setFault(undefined);

@@ -54,7 +54,7 @@ export function LiquidWent({
       {went.wringMore && (
         <p className="quiet pt-1">
           {capital(WRINGING_WORDS[went.wringMore.how])}, it would give about{" "}
-          {units.volume(Math.round(went.wringMore.ml / 5) * 5)} more.
+          {units.about(Math.round(went.wringMore.ml / 5) * 5)} more.
         </p>
       )}
     </section>

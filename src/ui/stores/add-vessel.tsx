@@ -25,8 +25,8 @@ const SORT_WORDS: Readonly<Record<string, string>> = {
 };
 /** Which size it is: those everyone has, or one's own. */
 function WhichSize({ size, change }: { size: string; change: (to: string) => void }) {
-  const { household } = useUnits();
-  const jars = offeredIn(household, size);
+  const { market } = useUnits();
+  const jars = offeredIn(market, size);
   return (
     <p>
       <label htmlFor="vessel-size" className="quiet block">
@@ -95,8 +95,8 @@ function useNewVessel() {
   const { keep, sending, fault: refused, clear } = useKeep();
   const [id] = useState(() => crypto.randomUUID());
   const [asked, setAsked] = useState(false);
-  const { household } = useUnits();
-  const [size, setSize] = useState(household === "us" ? "us-quart" : "m-1000");
+  const { market } = useUnits();
+  const [size, setSize] = useState(market === "us" ? "us-quart" : "m-1000");
   const [name, setName] = useState("");
   const [lid, setLid] = useState<Lid | "">("");
   const [ware, setWare] = useState<Ware | "">("");

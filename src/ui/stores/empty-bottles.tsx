@@ -103,8 +103,8 @@ function CountIn({ missing, k }: { missing: readonly Vessel[]; k: Keeping }) {
 /** Empty bottles, counted by size. */
 export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] }) {
   const k = useKeep();
-  const { household } = useUnits();
-  const missing = soldIn(household).filter(
+  const { market } = useUnits();
+  const missing = soldIn(market).filter(
     (v) => isFilledInto(v) && !empties.some((e) => e.item.vessel === v.id),
   );
   return (

@@ -17,7 +17,7 @@ export async function labelsOf(
   if (!z.uuid().safeParse(id).success) return undefined;
   const batch = await batchOf(db(), id);
   if (!batch) return undefined;
-  const [{ people }, { today, home }] = await Promise.all([stores(db()), frame()]);
+  const [{ people }, { today, home, measures }] = await Promise.all([stores(db()), frame()]);
   const r = reckonBatch(batch, batch.making, { people, today });
   if (!r.ok) return undefined;
   const working = batch.state === "working" || batch.state === "strained";
@@ -30,7 +30,11 @@ export async function labelsOf(
     code: batch.code,
     labels: batch.bottles.map((b) => {
       const held = heldBy(batch.verdict!, r.value, b.place).verdict;
-      return { sort, label: labelOf(batch, b, contents, r.value.cautions, held, abv), from: home.name };
+      return {
+        sort,
+        label: labelOf(batch, b, contents, r.value.cautions, held, abv, measures),
+        from: home.name,
+      };
     }),
   };
 }

@@ -1,4 +1,4 @@
-import { measuresIn } from "../../reading/measures";
+import { inFingers, measuresIn } from "../../reading/measures";
 import { printDay } from "../../day";
 import { asItLeftTheCloth } from "../../reckoning/reckon";
 import { capital, counted } from "../../words";
@@ -285,7 +285,7 @@ export const KEEPING: readonly Rule[] = [
         ? [
             {
               severity: "caution",
-              says: `By tomorrow herb would stand ${measuresIn(s.program.plan.units).length(Math.abs(s.reckoning.fit.coverDay1Cm))} above the liquid.`,
+              says: `By tomorrow herb would stand ${inFingers(Math.abs(s.reckoning.fit.coverDay1Cm))} above the liquid.`,
               todo: "Less herb, more liquid, or a weight to hold it under.",
               about: { what: "vessel" },
             },
@@ -301,7 +301,7 @@ export const KEEPING: readonly Rule[] = [
         ? [
             {
               severity: "note",
-              says: `The herb drinks about ${measuresIn(s.program.plan.units).volume(Math.round(s.reckoning.fit.drinksMl / 5) * 5)}.`,
+              says: `The herb drinks about ${measuresIn(s.program.plan.units).about(Math.round(s.reckoning.fit.drinksMl / 5) * 5)}.`,
               todo: "Look again after a day and top up to the mark.",
               about: { what: "vessel" },
             },

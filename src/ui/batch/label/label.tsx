@@ -158,7 +158,7 @@ function Settings({
           value={said.sheet}
           onChange={(e) => say({ sheet: e.target.value as Sheet })}
         >
-          {SHEETS[units.household === "us" ? "us" : "elsewhere"].map(([of, words]) => (
+          {SHEETS[units.market].map(([of, words]) => (
             <option key={of} value={of}>
               {words}
             </option>
@@ -212,10 +212,10 @@ function Told({ labels }: { labels: readonly LabelLayout[] }) {
 /** All of a batch's labels, as they will be printed: singly, or on a sheet from any cell, with those of others where that is wanted. */
 export function LabelSheet(p: Props) {
   const { id, sort, layouts, others, own } = p;
-  const { household } = useUnits();
+  const { market } = useUnits();
   const [said, setSaid] = useState<Setting>({
     size: p.sizes[0]!,
-    sheet: household === "us" ? "letter" : "a4",
+    sheet: market === "us" ? "letter" : "a4",
     start: "1",
   });
   const { size, sheet, start } = said;

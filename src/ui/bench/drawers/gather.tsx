@@ -59,8 +59,10 @@ export function GatherDrawer({
   stores: Stores;
   name: string;
 }) {
-  const need = useMemo(() => needOf(program, reckoning, stores), [program, reckoning, stores]);
   const units = useUnits();
+  const of = [program, reckoning, stores, units.market] as const;
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const need = useMemo(() => needOf(...of), of);
   const all = need.gather.length + need.buy.length + need.bottles.length === 0;
   return (
     <div className="print-alone" data-testid="need">

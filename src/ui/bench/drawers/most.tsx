@@ -196,7 +196,7 @@ function SoManyBottles({ empties, wanted, change, wrong }: FieldProps & { emptie
           value={wanted.size}
           onChange={(e) => change({ size: e.target.value })}
         >
-          {offeredIn(units.household, wanted.size)
+          {offeredIn(units.market, wanted.size)
             .filter((v) => v.sort === "bottle" || v.sort === "dropper")
             .map((v) => {
               const counted = empties.find((x) => x.vessel === v.id);
@@ -242,10 +242,11 @@ function MostOf({ program, wanted, change }: { program: Program } & Omit<FieldPr
 
 /** Make the most of this jar, of what is in hand, or for so many bottles; shown before it is taken. */
 export function MostDrawer({ plan, program, lots, empties, take }: Props) {
+  const { market } = useUnits();
   const usual = {
     of: "jar",
     amount: "",
-    size: empties[0]?.vessel ?? usualBottle(plan.kind, plan.units).id,
+    size: empties[0]?.vessel ?? usualBottle(plan.kind, market).id,
     count: "4",
   };
   const [wanted, setWanted] = useState<Wanted>(usual);

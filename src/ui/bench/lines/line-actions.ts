@@ -1,6 +1,6 @@
 "use client";
-import type { UnitSystem } from "@/core/quantity/units";
-import { METRIC, measuresIn } from "@/core/reading/measures";
+import { useUnits } from "../../kit/units";
+import { printTemperature } from "@/core/reading/print";
 import { useMemo } from "react";
 import type { Cut, Form } from "@/core/material/classes";
 import {
@@ -57,19 +57,21 @@ function dropped(plan: Plan, id: string, beside: string): Plan {
   return tidied(moved(plan, id, step.id, from >= 0 && from < to ? to : Math.max(0, to)));
 }
 
+/** Blood warm, °C. */
+const WARM = 43;
+/** To the warmth of a hand, as the plan's thermometer shows it. */
+const cooled = (degrees: "C" | "F"): Nameless<Step> => ({ do: "cool", to: printTemperature(WARM, degrees) });
+
 const NEW: Readonly<Record<Step["do"], Nameless<Step>>> = {
   add: { do: "add", what: [] },
   simmer: { do: "simmer", for: "20 min" },
   reduce: { do: "reduce", to: "½" },
   pressure: { do: "pressure", for: "15 min" },
   steep: { do: "steep", for: "1 h" },
-  cool: { do: "cool", to: METRIC.temperature(43) },
+  cool: cooled("C"),
   strain: { do: "strain", how: "wrung" },
   bottle: { do: "bottle", hot: true },
 };
-
-/** To the warmth of a hand, as the plan's thermometer shows it. */
-const cooled = (units: UnitSystem): Nameless<Step> => ({ do: "cool", to: measuresIn(units).temperature(43) });
 
 /** Where a new step most likely belongs: heat and steeps before the cloth, cooling and adding after it, bottling last. */
 function placeFor(plan: Plan, sort: Step["do"]): string | undefined {
@@ -92,6 +94,7 @@ function placeFor(plan: Plan, sort: Step["do"]): string | undefined {
 }
 
 export function useLineActions({ edit, reform }: BenchActions): LineActions {
+  const { degrees } = useUnits();
   return useMemo<LineActions>(
     () => ({
       change: (id, change, about) => edit((p) => withLine(p, id, change), about),
@@ -122,8 +125,8 @@ export function useLineActions({ edit, reform }: BenchActions): LineActions {
       nudgeStep: (id, by) => edit((p) => stepNudged(p, id, by)),
       removeStep: (id) => edit((p) => withoutStep(p, id)),
       addStep: (sort) =>
-        edit((p) => withStepAfter(p, placeFor(p, sort), sort === "cool" ? cooled(p.units) : NEW[sort])),
+        edit((p) => withStepAfter(p, placeFor(p, sort), sort === "cool" ? cooled(degrees) : NEW[sort])),
     }),
-    [edit, reform],
+    [edit, reform, degrees],
   );
 }

@@ -13,7 +13,7 @@ export default async function FinishPage({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ right?: string }>;
 }) {
-  const { batch, company, home, empties } = await batchPage(params);
+  const { batch, company, home, empties, measures } = await batchPage(params);
   const again = rightOf(batch, "finished", (await searchParams).right);
   if (again !== undefined || batch.state === "strained")
     return (
@@ -22,7 +22,7 @@ export default async function FinishPage({
         batch={batch}
         company={company}
         zone={home.zone}
-        onHand={bottlesFor(batch.plan.kind, [...empties], batch.plan.units)}
+        onHand={bottlesFor(batch.plan.kind, [...empties], measures.market)}
       />
     );
   return (
