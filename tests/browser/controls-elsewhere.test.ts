@@ -90,7 +90,10 @@ async function tried(page: Page, name: string, hand: Hand, path: string): Promis
   let found = await control(page, name);
   if (!found) {
     // What was begun on it is kept in the browser; it is tried anew without.
-    await page.evaluate(() => localStorage.clear());
+    await page.evaluate(() => {
+      localStorage.clear();
+      sessionStorage.clear();
+    });
     await goTo(page, app.url + path);
     await settled(page);
     found = await control(page, name);
