@@ -25,10 +25,6 @@ const ROW_WORDS: Readonly<Record<Row, string>> = {
   alcohol: "alcohol a spoon",
 };
 
-/** A measured figure with half its spread, in the household's measure. */
-const measured = ({ value, low, high }: Estimate, say: (x: number) => string): string =>
-  high - low > 0.02 * value ? `${say(value)} ± ${say((high - low) / 2)}` : say(value);
-
 /** A figure with half its spread: “812 mL ± 15”. */
 function withSpread({ value, low, high }: Estimate, unit: string, places = 0): string {
   const half = (high - low) / 2;
@@ -36,12 +32,20 @@ function withSpread({ value, low, high }: Estimate, unit: string, places = 0): s
   return `${value.toFixed(places)}${spread} ${unit}`;
 }
 
+/** A volume as the household's jug is marked, so that two of them are compared at a glance. */
+function volume({ value, low, high, ...e }: Estimate, { jug }: Measures): string {
+  const is = { ...e, value: value / jug.ml, low: low / jug.ml, high: high / jug.ml };
+  return withSpread(is, jug.words, jug.ml === 1 ? 0 : 1);
+}
+const amount = (a: Estimate, liquid: boolean, units: Measures): string =>
+  liquid ? volume(a, units) : withSpread(a, "g", a.value < 10 ? 1 : 0);
+
 function said(side: Side, row: Row, units: Measures): string {
   const f = comparedOf(side, row);
   if (!f) return "not yet";
   switch (row) {
     case "yield":
-      return measured(f, units.volume);
+      return volume(f, units);
     case "days":
       return f.value === 0 ? "made in a day" : counted(f.value, "day");
     case "sweetness":
@@ -111,7 +115,7 @@ export function Compared({ sides, measures: units }: { sides: readonly Side[]; m
               <RowHead words={l.name} apart={l.apart} />
               {l.amounts.map((a, i) => (
                 <td key={sides[i]!.batch.id} className="px-3 py-2">
-                  {a ? measured(a, l.liquid ? units.volume : units.massExact) : "none"}
+                  {a ? amount(a, l.liquid, units) : "none"}
                 </td>
               ))}
             </tr>

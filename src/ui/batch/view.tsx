@@ -175,9 +175,10 @@ export function WhatItIs({
   return (
     <>
       <h2 className="ruled-head">{batch.state === "bottled" ? "What it is" : "What it will be"}</h2>
-      <p className="text-[1.75rem] font-bold pt-2 leading-tight">{units.volumeBoth(value)}</p>
+      <p className="text-[1.75rem] font-bold pt-2 leading-tight">{units.volume(value)}</p>
       <p className="quiet">
-        between {units.volumeExact(low)} and {units.volumeExact(high)}
+        {units.volume(value) === units.volumeExact(value) ? "" : `${units.volumeExact(value)}, `}between{" "}
+        {units.volumeExact(low)} and {units.volumeExact(high)}
       </p>
       <p className="text-[1.125rem] font-bold pt-2">
         {head.place} {head.life}

@@ -55,7 +55,7 @@ export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
       <div className="max-sm:hidden pb-3">
         <ClothFigure title={`The cloth keeps about ${units.volumeExact(went.held + went.onCloth)}.`} />
         <p>
-          the cloth keeps {units.volume(went.held + went.onCloth)}, {how}
+          the cloth keeps about {units.about(went.held + went.onCloth)}, {how}
           {went.wringMore && (
             <span className="block quiet">
               {went.wringMore.how}: about {units.volume(Math.round(went.wringMore.ml / 5) * 5)} more
