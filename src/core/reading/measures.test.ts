@@ -54,6 +54,9 @@ test("what is written is said once where both ways say the same", () => {
     "1½ tbsp",
     "2 tsp",
   ]);
+  // Less than nothing is no drop, and what is too little for a spoon stays in the household's measure.
+  expect([-12, 0, 0.02].map(american.volumeExact)).toEqual(["−2½ tsp", "nothing", "1 drop"]);
+  expect([0, 0.3, -12].map(american.about).join(" ")).not.toContain("mL");
   // Cups and centimetres: what is sold there is sold by the litre.
   const mixed = measuresIn("us");
   expect(mixed.volumeBoth(2 * UNITS["us-cup"].size)).toBe("2 cups, 473 mL");

@@ -68,6 +68,7 @@ function inSpoons(ml: number, system: UnitSystem): string {
 /** Fluid ounces to a quarter, as jugs are marked; less than an ounce in spoons, and less than a spoon in drops. */
 function printOunces(ml: number, system: Exclude<UnitSystem, "metric">): string {
   if (ml === 0) return "nothing";
+  if (ml < 0) return `−${printOunces(-ml, system)}`;
   if (ml < LEAST_SPOON_ML) {
     const drops = Math.max(1, Math.round(ml / DROP_ML));
     return drops === 1 ? "1 drop" : `${drops} drops`;
@@ -97,7 +98,7 @@ export function measuresOf({ units, degrees, lengths }: Scales): Measures {
     ...{ units, degrees, lengths },
     market: marketOf({ units, lengths }),
     volume,
-    about: (ml) => printAbout(ml, units),
+    about: (ml) => printAbout(ml, units) ?? volume(ml),
     volumeExact: exact,
     volumeBoth: (ml) => both(volume(ml), exact(ml)),
     mass: (g) => printMass(g, units).text,

@@ -185,15 +185,15 @@ export function printVolume(ml: number, system: UnitSystem, limit = 0.03): Print
   return { text: exact, exact, error: 0 };
 }
 
-/** A volume that is only known about: in one tool, within an eighth; where none is so near, as it is written else. */
-export function printAbout(ml: number, system: UnitSystem): string {
+/** A volume that is only known about: in one tool, within an eighth; nothing where none is so near. */
+export function printAbout(ml: number, system: UnitSystem): string | undefined {
   const near = 1 / 8;
   for (const id of system === "metric" ? [] : LADDER[system]) {
     const n = snap(ml / UNITS[id].size, fractionsOf(id, id.endsWith("tsp")));
     const least = id.endsWith("cup") || id.endsWith("pint") ? 0.25 : 0.5;
     if (n >= least && Math.abs(n * UNITS[id].size - ml) <= near * ml) return written(id, n, system);
   }
-  return printVolume(ml, system).text;
+  return undefined;
 }
 
 /** A mass: grams for metric, ounces and pounds beside grams elsewhere. */
