@@ -20,7 +20,7 @@ const PLANTS = [
   ["thyme", "fresh"],
   ["elderberry", "dried"],
   ["sage", "fresh"],
-  ["rosehip", "dried"],
+  ["rose-hip", "dried"],
 ] as const;
 /** What is poured over them, by kind of remedy. */
 export const POURED = [

@@ -23,7 +23,7 @@ const [LEAST, MOST] = [0.2, 3];
 export function keptBackOf(p: Program): KeptBack | undefined {
   const at = p.operations.findIndex((o) => o.op === "strain");
   const is = p.operations[at];
-  if (is?.op !== "strain" || is.measuredMl === undefined) return undefined;
+  if (is?.op !== "strain" || is.measuredMl === undefined || p.ends.length > 0) return undefined;
   const { how } = is;
   const before = run(p.entries, [...p.operations.slice(0, at), { op: "soak" }]);
   const inJar = volumeOf(before.account.liquid);

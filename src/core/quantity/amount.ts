@@ -76,6 +76,8 @@ export type Share =
   | { readonly kind: "cover"; readonly term: Term | undefined; readonly cm: Span }
   /** mL of it for each g of herb: a tincture's 1:5. */
   | { readonly kind: "ratio"; readonly mlPerG: number }
+  /** Nobody remembers: of what stands already. It is reckoned at all its ends, and never taken for a guess. */
+  | { readonly kind: "unknown" }
   /** As much as brings the liquid to a figure. */
   | { readonly kind: "goal"; readonly goal: Goal; readonly target: number };
 
@@ -154,6 +156,7 @@ export function times(a: Amount, by: number): Amount {
     case "fill":
     case "cover":
     case "ratio":
+    case "unknown":
     case "goal":
       return a;
   }
@@ -184,7 +187,8 @@ export function sameAmount(a: Amount, b: Amount): boolean {
     case "of-liquid":
       return a.kind === b.kind && sameSpan(a.count, b.count);
     case "fill":
-      return b.kind === "fill";
+    case "unknown":
+      return b.kind === a.kind;
     case "cover":
       return b.kind === "cover" && (a.term === undefined) === (b.term === undefined) && sameSpan(a.cm, b.cm);
     case "ratio":

@@ -61,6 +61,7 @@ function figureOf(a: Amount): number | undefined {
     case "cover":
       return a.term?.count.value;
     case "fill":
+    case "unknown":
       return undefined;
   }
 }

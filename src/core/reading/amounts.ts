@@ -135,12 +135,23 @@ export function goalAt(c: Cursor, i: number): Result<{ amount: Amount; next: num
   return goal(q.of === "acid" ? "acid" : "abv", q.value, q.next);
 }
 
-/** An amount that stands for itself, at a token: what fills, covers or is solved. */
+/** “not known”, “amount not known”, “who knows”: of what stands already. The token after it. */
+function unknownAt(t: readonly Token[], i: number): number | undefined {
+  let k = says(t, i, "amount") ? i + 1 : i;
+  if (says(t, k, "unknown")) return k + 1;
+  if (!says(t, k, "not")) return undefined;
+  k++;
+  return says(t, k, "known") || says(t, k, "remembered") ? k + 1 : undefined;
+}
+
+/** An amount that stands for itself, at a token: what fills, covers, is solved or is not known. */
 export function specialAt(c: Cursor, i: number): Result<{ amount: Amount; next: number }> | undefined {
   const part = partFillAt(c, i);
   if (part) return ok(part);
   const fill = fillAt(c.tokens, i);
   if (fill !== undefined) return ok({ amount: { kind: "fill" }, next: fill });
+  const unknown = unknownAt(c.tokens, i);
+  if (unknown !== undefined) return ok({ amount: { kind: "unknown" }, next: unknown });
   return coverAt(c, i) ?? goalAt(c, i);
 }
 

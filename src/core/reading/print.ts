@@ -63,6 +63,9 @@ function printTerm({ unit, count }: Term, system: UnitSystem): string {
   return `${n} ${writtenUnit(unit.id, system, manyOf(count))}`;
 }
 
+/** How much of a thing, where nobody remembers. */
+export const NOT_KNOWN = "not known";
+
 /** An amount as a maker would write it; reading it again gives the same. */
 export function printAmount(a: Amount, system: UnitSystem): string {
   switch (a.kind) {
@@ -86,6 +89,8 @@ export function printAmount(a: Amount, system: UnitSystem): string {
       return a.term ? `cover by ${printTerm(a.term, system)}` : "cover";
     case "ratio":
       return `1:${printFigures(a.mlPerG)}`;
+    case "unknown":
+      return NOT_KNOWN;
     case "goal":
       return printGoal(a.goal, a.target);
   }

@@ -199,8 +199,52 @@ export interface Reckoned {
   };
 }
 
-/** Reckons all figures of a program. Every toleranced input is moved once and the effects are added as root of squares. */
+const hull = (likely: Estimate, all: readonly Estimate[]): Estimate => ({
+  ...likely,
+  low: Math.min(likely.low, ...all.map((e) => e.low)),
+  high: Math.max(likely.high, ...all.map((e) => e.high)),
+});
+function hullOf(likely: Figures, all: readonly Figures[]): Figures {
+  const out = {} as Record<FigureName, Estimate>;
+  for (const name of FIGURES)
+    out[name] = hull(
+      likely[name],
+      all.map((f) => f[name]),
+    );
+  return out;
+}
+
+/**
+ * Reckons all figures of a program. Every toleranced input is moved once and the effects are added as root of squares; of what nobody remembers
+ * a figure reaches from the lowest to the highest it may be.
+ */
 export function figuresOf(p: Program): Reckoned {
+  const likely = figuresAsSupposed(p);
+  if (p.ends.length === 0) return likely;
+  const ends = p.ends.map(figuresAsSupposed);
+  return {
+    jar: hullOf(
+      likely.jar,
+      ends.map((e) => e.jar),
+    ),
+    strained: hullOf(
+      likely.strained,
+      ends.map((e) => e.strained),
+    ),
+    finished: hullOf(
+      likely.finished,
+      ends.map((e) => e.finished),
+    ),
+    herbPerMl: hull(
+      likely.herbPerMl,
+      ends.map((e) => e.herbPerMl),
+    ),
+    solidsLeft: likely.solidsLeft || ends.some((e) => e.solidsLeft),
+    ledger: likely.ledger,
+  };
+}
+
+function figuresAsSupposed(p: Program): Reckoned {
   const anyPlant = p.lines.some((l) => l.stuff.plant);
   const { solidsLeft, inG } = pass(p, anyPlant);
   const yielded =

@@ -25,6 +25,8 @@ export interface Draft {
   because: string;
   stage: "jar" | "finish";
   atOnce: boolean;
+  /** Nobody remembers how much of it: its amount is what is supposed. */
+  unknown?: boolean;
 }
 /** A draft whose amount is of one kind. */
 type Of<K extends Amount["kind"]> = Draft & { readonly amount: Extract<Amount, { kind: K }> };

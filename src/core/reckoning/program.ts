@@ -64,4 +64,13 @@ export interface Program {
   readonly upstream: Upstream | undefined;
   /** Minutes on the heat. */
   readonly heatMinutes: number;
+  /** The same making at every end of what nobody remembers of it; none where all is known. */
+  readonly ends: readonly Program[];
 }
+
+/** The making up to so many operations of it. */
+export const upTo = (p: Program, at: number): Program => ({
+  ...p,
+  operations: p.operations.slice(0, at),
+  ends: p.ends.map((e) => upTo(e, at)),
+});

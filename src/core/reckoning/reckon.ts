@@ -67,9 +67,13 @@ export interface Reckoning {
     | undefined;
 }
 
-function reckonedLine(l: Resolved): ReckonedLine {
-  const spread = (value: number): Estimate =>
-    estimate(value, value * Math.max(0, 1 - l.tolerance), value * (1 + l.tolerance), [l.because]);
+function reckonedLine(l: Resolved, ends: readonly Resolved[]): ReckonedLine {
+  const low = Math.min(l.grams * Math.max(0, 1 - l.tolerance), ...ends.map((e) => e.grams));
+  const high = Math.max(l.grams * (1 + l.tolerance), ...ends.map((e) => e.grams));
+  const spread = (value: number): Estimate => {
+    const per = l.grams > 0 ? value / l.grams : 0;
+    return estimate(value, low * per, high * per, [l.because]);
+  };
   return {
     id: l.line.id,
     material: l.stuff.id,
@@ -146,7 +150,12 @@ export function reckonProgram(p: Program): Reckoning {
   const standing = p.lines.filter((l) => l.atOnce).map((l) => ({ stuff: l.stuff, grams: l.grams }));
   return {
     rules: RULES_VERSION,
-    lines: p.lines.map(reckonedLine),
+    lines: p.lines.map((l, i) =>
+      reckonedLine(
+        l,
+        p.ends.map((e) => e.lines[i]!),
+      ),
+    ),
     ...{ jar, strained, finished, herbPerMl, ledger },
     fit: p.vessel ? fitOf(p.vessel, standing) : undefined,
     partMl: p.partMl,

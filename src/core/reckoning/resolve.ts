@@ -10,6 +10,7 @@ import { type Context, materialsOf } from "./context";
 import { type Draft, fillJar } from "./fill-jar";
 import { stuffOfLine, vesselOfPlan } from "./find";
 import type { Program } from "./program";
+import { CRAMMED, LIKELY, type Supposal, endsOf, suppose } from "./unknown";
 import { Walk } from "./walk";
 import { weigh } from "./weigh";
 
@@ -146,9 +147,26 @@ function tooFar(walk: Walk): Fault | undefined {
   return undefined;
 }
 
+/** Something that cannot stand so because the jar would be fuller than full. */
+const TOO_FULL: ReadonlySet<string> = new Set(["DoesNotFit", "NoLiquid"]);
+
+/** The making at one end of what is not known: as far toward it as the jar holds. */
+function atEnd(
+  end: Omit<Supposal, "crammed">,
+  resolved: (s: Supposal) => Result<Program>,
+): readonly Program[] {
+  for (const crammed of CRAMMED) {
+    const p = resolved({ ...end, crammed });
+    if (p.ok) return [p.value];
+    if (!p.faults.some((f) => TOO_FULL.has(f.name))) return [];
+  }
+  return [];
+}
+
 /**
  * Finds every material, weighs what is measured and solves what is not, in the order of the plan.
  * @param happened what befell the making: a measured straining replaces the estimate
+ * What nobody remembers is resolved as it likely was, with the same making at every end of it beside.
  * @returns a program for the ledger, or every fault found with its path into the plan.
  */
 export function resolve(
@@ -156,6 +174,28 @@ export function resolve(
   around: Context = {},
   happened: Happened = NOTHING_HAPPENED,
 ): Result<Program> {
+  const likely = supposed(plan, around, { happened, as: LIKELY });
+  if (!likely.ok || likely.value.open.length === 0) return likely.ok ? ok(likely.value.program) : likely;
+  const ends = likely.value.open.flatMap((end) =>
+    atEnd(end, (as) => {
+      const p = supposed(plan, around, { happened, as });
+      return p.ok ? ok(p.value.program) : p;
+    }),
+  );
+  return ok({ ...likely.value.program, ends });
+}
+
+/** A plan with what is not known in it supposed to be so, and the ends of that. */
+interface Supposed {
+  readonly program: Program;
+  readonly open: readonly Omit<Supposal, "crammed">[];
+}
+
+function supposed(
+  plan: Plan,
+  around: Context,
+  { happened, as }: { readonly happened: Happened; readonly as: Supposal },
+): Result<Supposed> {
   const vessel = vesselOfPlan(plan, around);
   const read = readTexts(plan);
   const found = read.ok ? draftsOf(read.value, around) : undefined;
@@ -168,6 +208,8 @@ export function resolve(
   const drafts = found.value;
   if (drafts.length === 0)
     return fail(fault("NothingGoesIn", "Nothing goes in yet. Add a herb and what it stands in.", ["steps"]));
+  const open = endsOf(drafts);
+  if (open.length > 0) suppose(drafts, vessel.value, as);
   const filled = fillJar(drafts, vessel.value, read.value.partMl);
   if (!filled.ok) return filled;
   const parts = laterParts(drafts, filled.value);
@@ -179,20 +221,9 @@ export function resolve(
   // What was begun so stays readable; only what is still a plan is told.
   const dry = around.frozen ? undefined : tooFar(walk);
   if (dry) return fail(dry);
-  return ok({
-    plan,
-    read: read.value,
-    happened,
-    vessel: vessel.value,
-    lines,
-    entries,
-    operations,
-    began,
-    steep,
-    standings,
-    partMl: filled.value,
-    measuredMl,
-    upstream,
-    heatMinutes,
-  });
+  const program: Program = {
+    ...{ plan, read: read.value, happened, vessel: vessel.value, lines, entries, operations, began, steep },
+    ...{ standings, partMl: filled.value, measuredMl, upstream, heatMinutes, ends: [] },
+  };
+  return ok({ program, open });
 }

@@ -53,6 +53,7 @@ export function sayingNow(a: Amount, stuff: Stuff): Saying | undefined {
       return a.kind;
     case "of-liquid":
     case "fill":
+    case "unknown":
     case "cover":
     case "ratio":
     case "goal":

@@ -2,7 +2,7 @@ import type { Span } from "../estimate";
 import { type WorkingVerdict, workingVerdict } from "../keeping/working";
 import { hasUnknownVinegar, isHoneyAlone } from "./facts";
 import { type Figures, figuresOf } from "./figures";
-import type { Program, Standing } from "./program";
+import { type Program, type Standing, upTo } from "./program";
 import { isWet } from "../material/material";
 
 /** Days a liquid that nothing keeps may stand at room temperature: low-acid four hours (the second stage of cooling), sour half a day. */
@@ -29,7 +29,7 @@ function asTheJar(p: Program, s: Standing): boolean {
 
 function figuresAt(p: Program, s: Standing, jar: Figures): Figures {
   if (asTheJar(p, s)) return jar;
-  return figuresOf({ ...p, operations: p.operations.slice(0, s.at) }).finished;
+  return figuresOf(upTo(p, s.at)).finished;
 }
 
 /** Where the plan's liquid may work, as it stands at a steep. */

@@ -5,6 +5,7 @@ import type { Entry, Operation } from "../mixture/entry";
 import { run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
 import type { Happened } from "../plan/happened";
+import type { Amount } from "../quantity/amount";
 import { HEATS, type ReadPlan, type ReadStep } from "../plan/read-plan";
 import { type Upstream, upstreamOf } from "./jug";
 import { readMeasured } from "../reading/amounts";
@@ -23,6 +24,8 @@ const USUAL_PAN_CM = 18;
 const [TOO_MUCH, TOO_LITTLE] = [1.08, 0.02];
 
 const fine = ok(undefined);
+const UNKNOWN: Amount = { kind: "unknown" };
+const UP_TO_ALL = "not known: reckoned from hardly any to as much as there can be";
 
 const entryOf = ({ stuff }: Draft, grams: number): Entry => ({
   composition: stuff.composition,
@@ -109,7 +112,9 @@ export class Walk {
       const path = ["steps", i, "what", d.place, "amount"];
       const perMl = d.grams === undefined ? this.solve(d, path) : ok(undefined);
       if (!perMl.ok) return perMl;
-      const { grams, line, step, place, stuff, otherwise, amount, tolerance, because, stage, atOnce } = d;
+      const { grams, line, step, place, stuff, otherwise, tolerance, stage, atOnce } = d;
+      const amount = d.unknown ? UNKNOWN : d.amount;
+      const because = d.unknown ? UP_TO_ALL : d.because;
       if (!(grams !== undefined && grams >= 0 && grams < 1e6))
         return fail(fault("OutOfRange", "That amount cannot be reckoned.", path));
       this.operations.push({ op: "add", entry: this.entries.length });

@@ -35,8 +35,9 @@ export function suits(lot: LotOnHand, l: Resolved): boolean {
   return wanted === undefined || Math.abs((strengthOf(lot.strength) ?? wanted) - wanted) < 0.051;
 }
 
-/** Water comes from the tap, and a bottle or a marc of ours from the cellar: neither is a lot, lacked or paid for again. */
-export const isFree = (l: Resolved): boolean => l.stuff.class === "water" || l.stuff.holds !== undefined;
+/** Water comes from the tap, a bottle or a marc of ours from the cellar, and what nobody remembers from no lot here: none is lacked or paid for again. */
+export const isFree = (l: Resolved): boolean =>
+  l.stuff.class === "water" || l.stuff.holds !== undefined || l.amount.kind === "unknown";
 
 /** The lots with the one a line names before the others. */
 function namedFirst(lots: readonly LotOnHand[], { line }: Resolved): readonly LotOnHand[] {

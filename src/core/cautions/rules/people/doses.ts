@@ -27,6 +27,8 @@ export function gramsADay(l: Resolved, s: Situation): number {
   const ml = s.dayMl ?? (s.program.plan.kind === "tincture" ? DAY_ML_OF_DROPS : DAY_ML);
   const finished = Math.max(1, s.reckoning.finished.ml.value);
   const dry = (x: Resolved): number => (x.stuff.plant ? x.grams * (1 - x.stuff.composition[0]!) : 0);
+  // Of what nobody remembers a day may hold all that there can be.
+  if (l.amount.kind === "unknown" && l.stage === "jar") return s.reckoning.herbPerMl.high * ml;
   // What came in a bottle of ours is in the liquid already.
   if (l.stage === "finish" || !inHand(l)) return ((dry(l) / DRIED) * ml) / finished;
   const all = s.program.lines.reduce((g, x) => g + (x.stage === "jar" && inHand(x) ? dry(x) : 0), 0);
