@@ -81,11 +81,14 @@ export async function beginning(
     reasons,
     day,
     frozen,
+    stood = false,
   }: {
     reasons: Readonly<Record<string, string>>;
     day: string;
     /** What it was begun with, where the plan is put right. */
     frozen?: Body<"begun">["frozen"];
+    /** It stands already: what would have stopped its making is told on its page, and is no reason not to write it down. */
+    stood?: boolean;
   },
 ): Promise<Omit<Body<"begun">, "code"> | Fault> {
   const { people, catalogue } = await stores(tx);
@@ -100,7 +103,8 @@ export async function beginning(
       ["vessel"],
     );
   const company = companyOf(plan, { people, today: day });
-  const not = forbidden(cautionsOf({ program, reckoning, ...company }), reasons);
+  const raised = cautionsOf({ program, reckoning, ...company });
+  const not = forbidden(stood ? raised.filter((x) => x.severity === "never") : raised, reasons);
   if (not) return not;
   const why = given(reasons);
   return {

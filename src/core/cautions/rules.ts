@@ -5,6 +5,7 @@ import { DOSE } from "./rules/dose";
 import { KEEPING } from "./rules/keeping";
 import { KITCHEN } from "./rules/kitchen";
 import { NEVER } from "./rules/never";
+import { OF_WHAT_STOOD } from "./rules/not-known";
 import { PEOPLE } from "./rules/people";
 import { PLANTS } from "./rules/plants";
 import { VESSEL } from "./rules/vessel";
@@ -15,6 +16,7 @@ export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [
   ["Never", NEVER],
   ["People", PEOPLE],
   ["Dose", DOSE],
+  ["What stood already", OF_WHAT_STOOD],
   ["Plants", PLANTS],
   ["Vessel and kitchen", [...VESSEL, ...KITCHEN]],
   ["Keeping", KEEPING],
@@ -35,7 +37,7 @@ export function cautionsOf(s: Situation): Caution[] {
   return out.sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }
 
-const OF_PEOPLE: ReadonlySet<string> = new Set([...PEOPLE, ...DOSE].map((r) => r.id));
+const OF_PEOPLE: ReadonlySet<string> = new Set([...PEOPLE, ...DOSE, ...OF_WHAT_STOOD].map((r) => r.id));
 /** Those about whoever takes it, that want more than to be known; what must never be swallowed is among them. */
 export const forWhoTakesIt = (cautions: readonly Caution[]): Caution[] =>
   cautions.filter((c) => c.severity === "never" || (OF_PEOPLE.has(c.id) && c.severity !== "note"));

@@ -46,6 +46,10 @@ export const FrozenVessel = z.strictObject({
   tolerance: z.number().optional(),
 });
 
+/** Where a jar or a bottle came from that stood before it was written down. */
+export const CAME_FROM = ["made", "bought", "given"] as const;
+export type CameFrom = (typeof CAME_FROM)[number];
+
 /** Where bottles stand. “Cool and dark” is asked for by some rows of the keeping table. */
 export const PLACE_CLASSES = ["cool-dark", "cupboard", "fridge", "freezer"] as const;
 export type PlaceClass = (typeof PLACE_CLASSES)[number];
@@ -122,6 +126,8 @@ export const BODIES = {
     reasons,
     /** The recipe of the book it was begun from, and which of its versions. */
     recipe: z.strictObject({ id: uuid, version: z.number().int().min(1) }).optional(),
+    /** It stood already when it was written down, and came so: what is known of it is what somebody remembers. */
+    stood: z.enum(CAME_FROM).optional(),
   }),
   /** What really went in of a line: a total, so that two ticks are one. */
   added: z.strictObject({ line: id, amount: typed, lot: uuid.optional() }),
@@ -221,7 +227,7 @@ export const EVENT_TYPES = Object.keys(BODIES) as EventType[];
 
 /** One row a type of entry. `mayFollow` asks of the batch nothing that a type says which does not decide. */
 export const ENTRIES: EntryRows<EventType> = {
-  begun: entryRow(3, "noticed", "decides", "moves"),
+  begun: entryRow(4, "noticed", "decides", "moves"),
   added: entryRow(1, "commutes", "noticed", "moves"),
   "left-out": entryRow(1, "commutes", "noticed", "moves"),
   swapped: entryRow(1, "commutes", "noticed", "moves"),

@@ -37,6 +37,8 @@ export interface Batch {
   readonly reasons: Readonly<Record<string, string>>;
   /** The recipe it was begun from, at which version. */
   readonly recipe: Body<"begun">["recipe"];
+  /** How it came, where it stood already when it was written down. */
+  readonly stood: Body<"begun">["stood"];
   readonly begunDay: Day;
   readonly begunAt: string;
   readonly strainedDay: Day | undefined;
@@ -275,6 +277,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     reasons: f.reasons,
     stove: f.stove.said,
     recipe: begun.body.recipe,
+    stood: begun.body.stood,
     begunDay: begun.day,
     begunAt: begun.at,
     strainedDay: strained?.day,

@@ -60,7 +60,9 @@ describe("a line of what stands already", () => {
 });
 
 /** One way of saying each thing, and what it comes to. */
-const ANY = {
+const ANY: Readonly<
+  Record<"on" | "best" | "opened" | "size" | "place", readonly (readonly [string, string])[]>
+> = {
   on: [
     ["made 3 October", "2026-10-03"],
     ["made on the 3rd of October 2026", "2026-10-03"],
@@ -89,7 +91,7 @@ const ANY = {
     ["in the fridge", "fridge"],
     ["refrigerator", "fridge"],
   ],
-} as const;
+};
 const BETWEEN = [", ", "; ", " – ", ", "] as const;
 
 describe("the same said in any order and in other words", () => {

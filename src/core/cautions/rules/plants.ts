@@ -3,6 +3,7 @@ import { sentence } from "./people/concern";
 import { CERTAIN, LOOKALIKES } from "./lookalikes";
 import { hurtWords } from "./never";
 import { isWet } from "../../material/material";
+import { UNNAMED } from "../../material/unnamed";
 import type { Resolved } from "../../reckoning/program";
 import {
   EVERYWHERE,
@@ -219,7 +220,7 @@ export const PLANTS: readonly Rule[] = [
     stages: EVERYWHERE,
     fires: (s) =>
       s.program.lines
-        .filter((l) => l.stuff.plant && inHand(l) && isWrittenDown(s, l))
+        .filter((l) => l.stuff.plant && inHand(l) && isWrittenDown(s, l) && l.stuff.id !== UNNAMED.id)
         .flatMap((l): Raised[] => {
           const raise = (severity: "caution" | "note", says: string, todo: string): Raised[] => [
             { severity, says, todo, about: beside(l) },

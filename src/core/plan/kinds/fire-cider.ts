@@ -34,6 +34,7 @@ const WAYS: readonly Way[] = [
 export const FIRE_CIDER: KindSpec = {
   id: "fire-cider",
   name: "fire cider",
+  holds: { jar: ["home-vinegar"], bottle: ["home-vinegar", "honey"] },
   code: "FC",
   usual: "fresh",
   ways: WAYS,

@@ -39,6 +39,7 @@ const WAYS: readonly Way[] = [
 export const HONEY: KindSpec = {
   id: "honey",
   name: "infused honey",
+  holds: { jar: ["honey"], bottle: ["honey"] },
   code: "HO",
   usual: "dried",
   ways: WAYS,

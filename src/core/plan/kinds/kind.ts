@@ -45,6 +45,8 @@ export type QuestionId =
 export interface KindSpec {
   readonly id: Kind;
   readonly name: string;
+  /** What was poured over the plants of one that stands already, by material, where nobody says: all that it may be, since the careful end counts. */
+  readonly holds: { readonly jar: readonly string[]; readonly bottle: readonly string[] };
   /** Two letters before its batches’ numbers. */
   readonly code: string;
   /** How it usually has its leaves and flowers. */

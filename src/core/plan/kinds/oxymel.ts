@@ -63,6 +63,7 @@ const WAYS: readonly Way[] = [
 export const OXYMEL: KindSpec = {
   id: "oxymel",
   name: "oxymel",
+  holds: { jar: ["home-vinegar", "honey"], bottle: ["home-vinegar", "honey"] },
   code: "OX",
   usual: "dried",
   ways: WAYS,

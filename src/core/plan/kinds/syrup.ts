@@ -85,6 +85,7 @@ const WAYS: readonly Way[] = [
 export const SYRUP: KindSpec = {
   id: "syrup",
   name: "syrup",
+  holds: { jar: ["water", "sugar", "honey"], bottle: ["water", "sugar", "honey"] },
   code: "SY",
   usual: "dried",
   ways: WAYS,

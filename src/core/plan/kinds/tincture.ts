@@ -40,6 +40,7 @@ const WAYS: readonly Way[] = [
 export const TINCTURE: KindSpec = {
   id: "tincture",
   name: "tincture",
+  holds: { jar: ["vodka-40", "water"], bottle: ["vodka-40", "water"] },
   code: "TI",
   usual: "dried",
   ways: WAYS,

@@ -27,6 +27,7 @@ const WAYS: readonly Way[] = [
 export const VINEGAR: KindSpec = {
   id: "vinegar",
   name: "infused vinegar",
+  holds: { jar: ["home-vinegar"], bottle: ["home-vinegar"] },
   code: "VI",
   usual: "dried",
   ways: WAYS,
