@@ -1,4 +1,10 @@
 import Link from "next/link";
+import { careOf } from "@/core/care/care";
+import { reckonedPlan } from "@/core/formulary/reckoned";
+import { MATERIALS } from "@/core/material/catalogue";
+import { withAdded } from "@/core/plan/edit";
+import { emptyPlan } from "@/core/plan/ways";
+import { BegunToday, InTime, ToSayOnce, TodayToCome, WaysToBegin } from "@/ui/shelf/first-hour";
 import { addDays, daysBetween, printDay } from "@/core/day";
 import { db } from "@/store/db";
 import { type CellarLine, bottlesKept, cellar, live } from "@/store/shelf";
@@ -28,6 +34,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   const cards = batches
     .map((b) => cardOf(b, today, plans.get(b.id)))
     .sort((a, b) => a.until - b.until || (a.code < b.code ? -1 : 1));
+  const isNew = batches.length === 0 && kept === 0;
   const justBegun = begun ? cards.find((c) => c.code === begun) : undefined;
   // One line a batch, whichever places its bottles stand in.
   const near = new Map<string, (typeof bottles)[number]>();
@@ -47,7 +54,8 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           </h2>
           <span className="text-ash">{printDay(today, "weekday")}</span>
         </div>
-        <Today items={touchesOf(cards)} />
+        {isNew ? <TodayToCome /> : <Today items={touchesOf(cards)} />}
+        {isNew && <OxymelBegunToday today={today} />}
       </section>
       <section aria-labelledby="shelf" className="lg:col-start-1 lg:row-start-1 lg:row-span-2">
         <h1 id="shelf" className="sr-only">
@@ -57,23 +65,38 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           <p role="status" className="bg-celadon px-3 py-2 mb-4">
             {justBegun.code}, {justBegun.name}, has begun. Label the jar:{" "}
             <strong>
-              {justBegun.code}, {printDay(today)}
+              {justBegun.code}, {printDay(batches.find((b) => b.id === justBegun.id)?.begunDay ?? today)}
             </strong>
             . <Link href={`/batch/${justBegun.id}/make`}>Make it, step by step.</Link>
           </p>
         )}
-        {cards.length > 0 ? (
-          <Shelves cards={cards} />
-        ) : (
-          <p className="pt-10 max-w-md">
-            The shelf is empty. Working jars stand here once they are begun.{" "}
-            <Link href="/bench">Plan the first at the Bench.</Link>
+        {cards.length > 0 ? <Shelves cards={cards} /> : <WaysToBegin />}
+        {cards.length === 0 && kept === 0 && <InTime places={home.places} />}
+        {cards.length > 0 && (
+          <p className="pt-4">
+            <Link href="/standing" className="inline-flex items-center min-h-11">
+              one stands already that is not here
+            </Link>
           </p>
         )}
       </section>
-      <FromTheCellar today={today} soon={soon} more={more} kept={kept} lasts={lasts} />
+      {isNew ? (
+        <ToSayOnce />
+      ) : (
+        <FromTheCellar today={today} soon={soon} more={more} kept={kept} lasts={lasts} />
+      )}
     </div>
   );
+}
+
+/** What six weeks look like, by the reckoning of a plain oxymel. */
+function OxymelBegunToday({ today }: { today: string }) {
+  const hyssop = { material: "hyssop", form: "dried", amount: "1/3 jar" } as const;
+  const plan = withAdded(emptyPlan("oxymel", "metric"), hyssop);
+  const r = reckonedPlan(plan, MATERIALS);
+  if (!r) return null;
+  const care = careOf(r.program, r.reckoning.fit, r.reckoning.working);
+  return <BegunToday today={today} care={care} keeps={r.reckoning.verdict.life.days} />;
 }
 
 /** Bottles near their day, and the way to every batch there ever was. */

@@ -47,6 +47,7 @@ export interface Beginning {
   readonly plan: Plan;
   readonly reasons: Readonly<Record<string, string>>;
   readonly recipe?: { readonly id: string; readonly version: number };
+  readonly on?: string | undefined;
 }
 /** What is said anew of the house; what is left out stays as it is. */
 export type SettingsSaid = Given<Partial<Omit<Settings, "feed">>>;

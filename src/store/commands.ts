@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { realDay } from "../core/real-day";
 import { type Fault, fault, isFault } from "../core/fault";
 import { cautionsOf, unanswered } from "../core/cautions/rules";
 import type { Caution } from "../core/cautions/caution";
@@ -25,6 +26,8 @@ export const BeginRequest = z.strictObject({
   reasons: z.record(z.string().max(60), z.string().max(300)).default({}),
   /** The recipe of the book it is made from. */
   recipe: z.strictObject({ id: z.uuid(), version: z.number().int().min(1) }).optional(),
+  /** The day it was begun, where that is not today. */
+  on: realDay("Write the day as 2027-01-31.").optional(),
 });
 export type BeginRequest = z.infer<typeof BeginRequest>;
 
@@ -123,6 +126,7 @@ export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
       key: r.key,
       type: "begun",
       body: { plan: r.plan, reasons: r.reasons, ...(r.recipe ? { recipe: r.recipe } : {}) },
+      on: r.on,
     },
     async (tx, _batch, day) => {
       if (r.recipe) {

@@ -29,6 +29,10 @@ export async function household(sql: Sql | Tx): Promise<Household> {
   return { ...said, places: z.array(Place).parse(h.places), ...USUAL_WEEKS, ...Weeks.parse(weeks) };
 }
 
+/** Whether it has ever said how it measures; a household that has not is asked where that is first needed. */
+export const hasSettled = async (sql: Sql | Tx): Promise<boolean> =>
+  (await sql`select 1 from event where stream_kind = 'household' and type = 'settled' limit 1`).length > 0;
+
 /** Writes the household's row, once; a second call changes what it says of itself. */
 export async function settle(sql: Sql | Tx, h: Household): Promise<void> {
   const { heightM, strainDays, away, morning, feed, knows } = h;

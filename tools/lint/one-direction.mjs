@@ -14,7 +14,7 @@ export const FLOORS = [
   ["make"],
   ["journal", "cellar", "stores", "formulary"],
   ["label"],
-  ["advice", "season", "exchange"],
+  ["advice", "season", "exchange", "standing"],
 ];
 const ORDER = new Map(FLOORS.flat().map((room, i) => [room, i]));
 

@@ -16,6 +16,8 @@ import { busyVessels } from "@/store/shelf";
 import { storedItems, stores } from "@/store/stores";
 import { Bench } from "@/ui/bench/bench";
 import type { From } from "@/ui/bench/from";
+import { hasSettled } from "@/store/household";
+import { WhoseCups } from "@/ui/kit/whose-cups";
 import { frame } from "../frame";
 
 export const metadata: Metadata = { title: "Bench" };
@@ -104,8 +106,9 @@ function keyOf(from: From | undefined): string {
 }
 
 export default async function BenchPage({ searchParams }: { searchParams: Promise<Asked> }) {
-  const [{ home, today }, items, busy, from] = await Promise.all([
+  const [{ home, today }, settled, items, busy, from] = await Promise.all([
     frame(),
+    hasSettled(db()),
     storedItems(db()),
     busyVessels(db()),
     searchParams.then(fromOf),
@@ -113,14 +116,17 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
   // The batch that is put right does not stand in its own way.
   const others = from?.as === "right" ? busy.filter((b) => b.code !== from.code) : [...busy];
   return (
-    <Bench
-      key={keyOf(from)}
-      household={home.units}
-      currency={home.currency}
-      today={today}
-      items={items}
-      busy={others}
-      from={from}
-    />
+    <>
+      <WhoseCups asked={!settled} />
+      <Bench
+        key={keyOf(from)}
+        household={home.units}
+        currency={home.currency}
+        today={today}
+        items={items}
+        busy={others}
+        from={from}
+      />
+    </>
   );
 }

@@ -6,6 +6,7 @@ import type { PlaceClass } from "@/core/journal/events";
 import { companyOf } from "@/core/people/company";
 import type { Person } from "@/core/people/person";
 import type { Metadata } from "next";
+import Link from "next/link";
 import { z } from "zod";
 import { heldBy } from "@/core/label/held";
 import { bestByOfBottle } from "@/core/label/clock";
@@ -23,6 +24,7 @@ import type { InHand } from "@/ui/cellar/bottle-words";
 import { BottleInHand } from "@/ui/cellar/in-hand";
 import { HowLongItLasts } from "@/ui/cellar/lasts";
 import { BottleFigure, CellarShelves } from "@/ui/cellar/shelves";
+import { InTime } from "@/ui/shelf/first-hour";
 import { frame } from "../frame";
 import { supplies } from "../supplies";
 
@@ -136,16 +138,26 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
       )}
       <div className="min-w-0 lg:col-start-1 lg:row-start-1">
         {bottles.length === 0 ? (
-          <p>No bottles yet. They stand here once a batch is bottled, the first to use at the left.</p>
+          <>
+            <p>No bottles yet. They stand here once a batch is bottled, the first to use at the left.</p>
+            <InTime places={home.places} />
+          </>
         ) : (
           <CellarShelves bottles={bottles} places={home.places} today={today} picked={hand?.bottle.id} />
         )}
         <HowLongItLasts lasts={lasts} today={today} />
       </div>
       {!hand && bottles.length > 0 && (
-        <p className="quiet lg:col-start-2 lg:row-start-1">
-          Take a bottle in the hand: open it, pour from it, move it, look at it, give it away.
-        </p>
+        <div className="lg:col-start-2 lg:row-start-1">
+          <p className="quiet">
+            Take a bottle in the hand: open it, pour from it, move it, look at it, give it away.
+          </p>
+          <p className="pt-2">
+            <Link href="/standing" className="inline-flex items-center min-h-11">
+              some stand already that are not here
+            </Link>
+          </p>
+        </div>
       )}
     </div>
   );

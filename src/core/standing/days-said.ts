@@ -1,4 +1,5 @@
 import { type Day, addDays, addMonths, isDay } from "../day";
+import { type Weekday, weekdayOf } from "../care/weeks";
 import type { UnitSystem } from "../quantity/units";
 
 /** A day as it stands in a text; of a month or a year alone it is the first, since a life counted from there is never too long. */
@@ -13,7 +14,6 @@ export interface DaySaid {
 const MONTHS = "jan feb mar apr may jun jul aug sep oct nov dec".split(" ");
 const MONTH =
   "(jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)";
-const WEEKDAYS = "monday tuesday wednesday thursday friday saturday sunday".split(" ");
 const NUMBER_WORDS = "one two three four five six seven eight nine ten eleven twelve".split(" ");
 const COUNT = `(\\d{1,3}|an?|${NUMBER_WORDS.join("|")})`;
 const SPAN = "(day|week|fortnight|month|year)s?";
@@ -99,8 +99,8 @@ const WAYS: readonly (readonly [RegExp, Reader])[] = [
   [/\btoday\b/iy, (_, a) => ({ day: a.today })],
   [/\byesterday\b/iy, (_, a) => ({ day: addDays(a.today, -1) })],
   [
-    new RegExp(`\\blast (${WEEKDAYS.join("|")})\\b`, "iy"),
-    (m, a) => ({ day: lastWeekday(WEEKDAYS.indexOf(m[1]!.toLowerCase()), a.today) }),
+    /\blast (mon|tues|wednes|thurs|fri|satur|sun)day\b/iy,
+    (m, a) => ({ day: lastWeekday(m[1]!.toLowerCase().slice(0, 3) as Weekday, a.today) }),
   ],
   [
     new RegExp(`\\blast ${SPAN}\\b`, "iy"),
@@ -116,15 +116,9 @@ const WAYS: readonly (readonly [RegExp, Reader])[] = [
   ],
 ];
 
-/** The last such day of the week before today. 1970-01-05 was a Monday. */
-function lastWeekday(weekday: number, today: Day): Day {
-  for (let n = 1; n <= 7; n++) {
-    const day = addDays(today, -n);
-    const of = Math.round((Date.parse(day) - Date.parse("1970-01-05")) / 86_400_000) % 7;
-    if ((of + 7) % 7 === weekday) return day;
-  }
-  return today;
-}
+/** The last such day of the week before today. */
+const lastWeekday = (weekday: Weekday, today: Day): Day =>
+  [1, 2, 3, 4, 5, 6, 7].map((n) => addDays(today, -n)).find((day) => weekdayOf(day) === weekday) ?? today;
 
 /** Every day said in a text, in order. @param tenseAt whether what stands at a letter lies behind or ahead */
 export function daysSaid(

@@ -2,12 +2,15 @@
 import { memo } from "react";
 import { unanswered } from "@/core/cautions/rules";
 import type { Fault } from "@/core/fault";
+import { When, type WhenSaid } from "../kit/when";
 import type { Made } from "./made";
 import type { Bench } from "./state";
 
 export interface Sending {
   readonly sending: boolean;
   readonly refused: Fault | undefined;
+  /** The day it was begun, where that may be another. */
+  readonly when?: WhenSaid;
 }
 
 /** Why a batch cannot be begun yet, in words that say what would be right; nothing where it can. */
@@ -61,6 +64,7 @@ export const Begin = memo(function Begin({
           compare ways
         </button>
         {keep}
+        {sending.when && <When w={sending.when} />}
       </div>
       <p
         id="begin-says"

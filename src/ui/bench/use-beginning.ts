@@ -3,6 +3,7 @@ import { useCallback, useState } from "react";
 import { likeFirst } from "@/core/advice/fixes";
 import type { Fault } from "@/core/fault";
 import { send } from "../kit/send";
+import { elsewhere, useWhen } from "../kit/when";
 import { toBegin } from "../kit/writes";
 import type { Sending } from "./begin";
 import { forgetDraft } from "./draft";
@@ -24,13 +25,14 @@ export function useBeginning(
   const router = useRouter();
   const [sending, setSending] = useState(false);
   const [refused, setRefused] = useState<Fault | undefined>();
+  const when = useWhen(refused);
   const [begun, setBegun] = useState("");
   const begin = async (): Promise<void> => {
     setSending(true);
     setRefused(undefined);
     const { id, key, reasons, recipe } = bench;
     const from = recipe ? { recipe: { id: recipe.id, version: recipe.version } } : {};
-    const sent = await send(toBegin(id, { plan: made.plan, reasons, ...from }), key);
+    const sent = await send(toBegin(id, { plan: made.plan, reasons, ...from, on: when.on }), key);
     setSending(false);
     if (!sent.ok) return setRefused(sent.fault);
     const [next, ...others] = bench.rest;
@@ -45,5 +47,12 @@ export function useBeginning(
     forgetDraft();
     router.push(`/?begun=${sent.answer.code}`);
   };
-  return { sending, refused, begun, begin, clear: useCallback(() => setBegun(""), []) };
+  return {
+    sending,
+    refused: elsewhere(when, refused),
+    when,
+    begun,
+    begin,
+    clear: useCallback(() => setBegun(""), []),
+  };
 }

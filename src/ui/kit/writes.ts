@@ -10,6 +10,7 @@ import type {
   ToRecipe,
   ToStores,
 } from "@/contract/writes";
+import type { Standing } from "@/core/standing/standing";
 
 /** One thing to be written: where it goes, what it says, and what it will be answered. Its key is given when it is sent. */
 export interface Writing<A extends Answer = Answer> {
@@ -40,6 +41,11 @@ export const toBatch = <T extends keyof ToBatch>(
 export const toBegin = (id: string, body: Beginning): Writing<BatchAnswer> => ({
   url: "/api/batches",
   body: { id, ...body },
+});
+
+export const toStand = (id: string, standing: Standing): Writing<BatchAnswer> => ({
+  url: "/api/standing",
+  body: { id, standing },
 });
 
 export const toBottle = <T extends keyof ToBottle>(
