@@ -47,7 +47,10 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   return (
     // On a phone what wants doing comes before the jars; the eye finds both at once where there is room.
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] lg:grid-rows-[auto_1fr] pt-5">
-      <section aria-labelledby="today" className="min-w-0 lg:col-start-2">
+      <section
+        aria-labelledby="today"
+        className={`min-w-0 lg:col-start-2 ${isNew ? "order-2 lg:order-none" : ""}`}
+      >
         <div className="flex items-baseline justify-between border-b-2 border-iron pb-2">
           <h2 id="today" className="text-[1.375rem]">
             Today

@@ -1,7 +1,8 @@
 import type { Day } from "../day";
 import { type CameFrom, PLACE_CLASSES, type PlaceClass } from "../journal/events";
 import type { Catalogue } from "../material/catalogue";
-import type { Material } from "../material/material";
+import type { Form } from "../material/classes";
+import { type Material, formsOf } from "../material/material";
 import { KIND } from "../plan/kinds";
 import { lineOfSaid } from "../plan/said-line";
 import { type Kind, type Line } from "../plan/plan";
@@ -102,22 +103,27 @@ export interface Understood {
 }
 
 const FRESHEST = ["fresh", "frozen"] as const;
-/** Of a plant of which nobody said in what form it went in: the fresh, which keeps less, and that it was taken so. */
+/** The form a plant of which nobody said in what form it went in is taken in: the fresh, which keeps less. */
+const freshest = (m: Material): Form | undefined =>
+  m.kind === "plant" ? FRESHEST.find((f) => formsOf(m).includes(f)) : undefined;
+
+/** The line a thing becomes once it is known which is meant; what was not said of it stays not known. */
 function lineOf(x: ThingSaid, parts: StandForm["parts"]): Nameless<Line> | undefined {
-  if (x.line) {
-    const line = lineOfSaid(x.line);
-    const amount = x.line.amount ? line.amount : NOT_KNOWN;
-    return { ...line, amount, ...(line.took ? { took: line.took.filter((t) => t !== "amount") } : {}) };
-  }
-  const chosen =
+  const meant =
     x.materials.length === 1 ? x.materials[0] : x.materials.find((m) => m.row.id === parts[x.typed]);
-  if (!chosen) return undefined;
-  const plant = chosen.kind === "plant";
-  const form = plant ? FRESHEST.find((f) => !chosen.row.forms || chosen.row.forms.includes(f)) : undefined;
+  if (!meant) return undefined;
+  const form = freshest(meant);
+  const taken = form ? { form, took: ["form" as const] } : {};
+  if (!x.line) return { material: meant.row.id, amount: NOT_KNOWN, ...taken };
+  const { took: _took, ...line } = lineOfSaid(x.line);
+  const took = (_took ?? []).filter((t) => t !== "amount" && t !== "form");
+  const isTaken = _took?.includes("form") === true;
   return {
-    ...{ material: chosen.row.id, amount: NOT_KNOWN },
-    ...(form ? { form, took: ["form"] as const } : {}),
-  } as Nameless<Line>;
+    ...line,
+    amount: x.line.amount ? line.amount : NOT_KNOWN,
+    ...(took.length > 0 ? { took } : {}),
+    ...(isTaken ? taken : {}),
+  };
 }
 
 /** What is in it, a thing between commas each; what is no name of anything here is given back as it was typed. */

@@ -52,7 +52,7 @@ const KINDS: readonly (readonly [RegExp, Kind])[] = [
 const BEST = /\b(?:best (?:by|before)|bbe|use (?:by|before)|exp(?:ires|iry)?|good until)\b/i;
 const OPENED = /\bopened\b|\bopen since\b/i;
 const BEGUN = /\b(?:since|begun|began|started|put up|steeping|working|infusing|macerating|on the go)\b/i;
-const MADE = /\b(?:made|bottled|boiled and bottled|brewed|strained|dated|from)\b/i;
+const MADE = /\b(?:made|bottled|boiled and bottled|brewed|strained|dated|came|got|arrived|received|from)\b/i;
 /** What a day is the day of, by the words before it. */
 const ROLES = [
   ["best", BEST],

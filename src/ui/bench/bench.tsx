@@ -11,6 +11,7 @@ import { storesOf, usualOf } from "@/core/stores/stores";
 import { PartsRail } from "../figures/rail";
 import { MeasuredIn, useUnits } from "../kit/units";
 import { Notes } from "../plan/cautions";
+import { useBenchKeys } from "./bench-keys";
 import { BEGIN, Begin, PUT_RIGHT, whyNotBegin } from "./begin";
 import { type From, FromBatch, usePuttingRight } from "./from";
 import { BenchDrawers } from "./drawers/bench-drawers";
@@ -181,6 +182,9 @@ export function Bench(props: Props) {
   const right = usePuttingRight(from, bench, made);
   const putting = from?.as === "right" ? right : undefined;
   const hands = useHands(actions, bench);
+  const writes = putting ?? beginning;
+  const mayBegin = whyNotBegin(made, bench, writes.sending) === undefined;
+  useBenchKeys(mayBegin ? () => void (putting?.put ?? beginning.begin)() : undefined);
   const of: OfBench = { props, stores, fittings, around, state, actions, beginning, putting, ...hands };
   const openWays = (): void => {
     setDrawer("ways");

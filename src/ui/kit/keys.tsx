@@ -31,6 +31,8 @@ const SHEET: readonly (readonly [where: string, keys: readonly (readonly [key: s
     [
       "On the Bench",
       [
+        ["n", "to the next thing that goes in"],
+        ["Ctrl Enter", "begin the batch"],
         ["Ctrl Z", "undo"],
         ["Ctrl Shift Z", "redo"],
         ["← →", "move a joint of the rail by a hundredth"],

@@ -229,6 +229,7 @@ export const AddLine = memo(function AddLine(p: Props) {
       </label>
       <input
         {...input}
+        data-add-line
         className="w-full min-h-11 bg-transparent border-b border-dashed border-ash px-0.5 placeholder:text-ash scroll-mb-80"
         placeholder={`add: type “${example}”`}
         maxLength={10_000}

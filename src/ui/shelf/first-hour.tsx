@@ -220,7 +220,7 @@ export function InTime({ places }: { places: readonly Place[] }) {
       </div>
       <ul className="flex flex-wrap gap-x-7 gap-y-4 items-end">
         {places.slice(0, 4).map((p) => (
-          <li key={p.id} className="w-44">
+          <li key={p.id} className="w-36 sm:w-44">
             <span className="flex items-end justify-center gap-1.5" aria-hidden="true">
               {STANDS[p.class].map((b, i) => (
                 <ToCome key={i} of={b} />
@@ -246,7 +246,7 @@ export function ToSayOnce() {
     ["Who drinks it", "anyone under one?", "/household"],
   ] as const;
   return (
-    <section aria-labelledby="say-once" className="min-w-0 lg:col-start-2">
+    <section aria-labelledby="say-once" className="min-w-0 order-3 lg:order-none lg:col-start-2">
       <h2 id="say-once" className="border-b-2 border-iron pb-1">
         Three things to say once
       </h2>

@@ -1,13 +1,12 @@
 "use client";
-import { useId, useMemo } from "react";
+import { useMemo } from "react";
 import { type StandContext, type Understood, understood } from "@/core/standing/form";
 import { NOT_KNOWN } from "@/core/reading/print";
 import { Field } from "../kit/field";
 import type { Row, Rows } from "./use-rows";
 
 /** A thing in it as it was understood: its form, how much, or which part of a plant is asked. */
-function Thing({ x, row, rows }: { x: Understood; row: Row; rows: Rows }) {
-  const id = useId();
+function Thing({ x, row, rows, id }: { x: Understood; row: Row; rows: Rows; id: string }) {
   if (x.materials.length > 1)
     return (
       <li className="flex flex-wrap items-baseline gap-x-2">
@@ -55,12 +54,11 @@ export function Contents({
   unknown: readonly string[];
   wrong: string | undefined;
 }) {
-  const id = useId();
   const { things } = useMemo(() => understood(row.form, c), [row.form, c]);
   return (
     <div className="pt-3">
       <Field
-        id={id}
+        id="stands-contents"
         label="what is in it, as far as you know; with how much, where you know that"
         fault={wrong ? { message: wrong } : undefined}
       >
@@ -76,7 +74,7 @@ export function Contents({
       </Field>
       <ul className="pt-1">
         {things.map((x, i) => (
-          <Thing key={`${x.typed} ${i}`} {...{ x, row, rows }} />
+          <Thing key={`${x.typed} ${i}`} {...{ x, row, rows }} id={`stands-part-${i}`} />
         ))}
         {unknown.map((w) => (
           <li key={w} className="text-rust">

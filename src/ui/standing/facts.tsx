@@ -1,5 +1,5 @@
 "use client";
-import { useId, useMemo } from "react";
+import { useMemo } from "react";
 import { reckonedPlan } from "@/core/formulary/reckoned";
 import { CAME_FROM, type CameFrom } from "@/core/journal/events";
 import { KIND } from "@/core/plan/kinds";
@@ -80,7 +80,7 @@ function Select({
   wrong: string | undefined;
   none?: string;
 }) {
-  const id = useId();
+  const id = `stands-${field}`;
   return (
     <Field id={id} label={label} fault={wrong ? { message: wrong } : undefined}>
       {(tied) => (
@@ -110,35 +110,45 @@ function Text({
   type = "text",
   className = "",
   max,
+  hint,
 }: {
   field: keyof StandForm;
   label: string;
+  hint?: string | undefined;
   of: Of;
   wrong: string | undefined;
   type?: "text" | "date";
   className?: string;
   max?: string;
 }) {
-  const id = useId();
+  const id = `stands-${field}`;
   return (
     <Field id={id} label={label} fault={wrong ? { message: wrong } : undefined}>
       {(tied) => (
-        <input
-          {...tied}
-          type={type}
-          className={`field ${className}`}
-          max={max}
-          value={String(row.form[field])}
-          onChange={(e) => rows.edit(row.key, { [field]: e.target.value } as Partial<StandForm>)}
-        />
+        <>
+          <input
+            {...tied}
+            type={type}
+            className={`field ${className}`}
+            max={max}
+            value={String(row.form[field])}
+            onChange={(e) => rows.edit(row.key, { [field]: e.target.value } as Partial<StandForm>)}
+          />
+          {hint && <span className="quiet block">{hint}</span>}
+        </>
       )}
     </Field>
   );
 }
 
+function sinceWords({ from, as }: StandForm): string {
+  if (from !== "made") return "it came on";
+  return as === "bottles" ? "made on" : "since";
+}
+
 /** What a jar is asked, and what bottles are. */
 function Holds({ of, wrong }: { of: Of; wrong: (f: keyof StandForm) => string | undefined }) {
-  const { market, examples } = useUnits();
+  const { market, calls } = useUnits();
   const { row, c } = of;
   if (row.form.as === "jar")
     return (
@@ -157,7 +167,7 @@ function Holds({ of, wrong }: { of: Of; wrong: (f: keyof StandForm) => string | 
       />
       <Text
         {...{ of, field: "each", wrong: wrong("each"), className: "w-32" }}
-        label={`in each, like ${examples.volume}`}
+        label={`in each, like ${calls.bottle}`}
       />
       <Select
         {...{ of, field: "place", label: "where", wrong: wrong("place"), none: "where?" }}
@@ -217,7 +227,8 @@ export function StandingFacts({ row, rows, c }: Of) {
         />
         <Text
           {...{ of, field: "on", wrong: wrong("on"), type: "date", max: c.today }}
-          label={row.form.from === "made" ? "since" : "it came on"}
+          label={sinceWords(row.form)}
+          hint={row.about ? "its first day, since no day was said" : undefined}
         />
         <Holds of={of} wrong={wrong} />
       </div>

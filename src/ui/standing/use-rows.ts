@@ -15,6 +15,8 @@ export interface Row {
   readonly form: StandForm;
   readonly standing: Standing | undefined;
   readonly asked: Asked;
+  /** A month or a year was said, not a day: its first is counted from. */
+  readonly about: boolean;
 }
 export interface WrittenDown {
   readonly id: string;
@@ -83,7 +85,8 @@ export function useRows(c: StandContext, volume: (ml: number) => string) {
     ];
     return all.map(([key, l]): Row => {
       const form = { ...formOf(l, c, volume), ...edits[key] };
-      return { key, form, ...nothingWithout(standingOf(form, c, (i) => idOf(ids[key], i + 2))) };
+      const about = l.onAbout && form.on === l.on;
+      return { key, form, about, ...nothingWithout(standingOf(form, c, (i) => idOf(ids[key], i + 2))) };
     });
   }, [read, c, volume, edits, ids]);
   const edit = (key: string, part: Partial<StandForm>): void => {

@@ -38,9 +38,7 @@ export const OF_WHAT_STOOD: readonly Rule[] = [
     basis: "a dose is so much of a plant; where that is not known the most there can be is reckoned with",
     stages: ["plan", "bottle"],
     fires: (s) => {
-      const lines = s.program.lines.filter(
-        (l) => l.amount.kind === "unknown" && l.stuff.plant && !isUnnamed(l),
-      );
+      const lines = s.program.lines.filter((l) => l.amount.kind === "unknown" && !isUnnamed(l));
       return lines.length === 0
         ? []
         : [
