@@ -5,9 +5,9 @@ import { BODIES, type Body, type Bottle, type EventType } from "../core/journal/
 import { type BatchReckoning, reckonBatch } from "../core/journal/reckon";
 import { numbered } from "../core/journal/numbers";
 import { oddMarc, readMarc } from "../core/journal/marc";
+import { thereIs } from "../core/journal/there-is";
 import { oddBottling, oddFreezing, oddMeasure } from "../core/journal/odd";
 import { bestByOf, issue, lastDayOf, upTo } from "../core/label/label";
-import type { Reckoning } from "../core/reckoning/reckon";
 import { VESSELS } from "../core/vessel/catalogue";
 import type { Tx } from "./db";
 import { type Completion, type Moment, asked, fieldOf, stopped, tried, withReasons } from "./moment";
@@ -20,10 +20,13 @@ const strained: Completion<"strained"> = async (m, body) => {
   if (!b.success)
     return fault("NotAMeasure", "Write what the jug shows, like “750 mL” or “3¼ cups”.", ["measured"]);
   const { reasons, ...done } = b.data;
+  if (done.stays !== "all" && done.measured.trim() === "")
+    return fault("NotAMeasure", "Write what the jug shows, like “750 mL” or “3¼ cups”.", ["measured"]);
   const r = await m.reckon({ strained: done });
   if (!r.ok) return { ...r.faults[0]!, path: ["measured"] };
   const before = await m.reckon({ strained: undefined });
-  const foreseen = before.ok ? before.value.reckoning.strained.ml : undefined;
+  // Where all of it stays in nothing is measured.
+  const foreseen = before.ok && done.stays !== "all" ? before.value.reckoning.strained.ml : undefined;
   const marc = done.marc === undefined ? undefined : readMarc(done.marc, m.batch.plan.units);
   if (marc && !marc.ok) return marc.faults[0]!;
   return (
@@ -56,8 +59,11 @@ const BottledRequest = z.strictObject({
 type Bottling = z.infer<typeof BottledRequest>;
 
 /** More in the bottles than came out of the jar. */
-export function moreThanThereIs(bottles: readonly Bottle[], r: Reckoning): Fault | undefined {
-  const have = r.finished.ml;
+export function moreThanThereIs(
+  bottles: readonly Bottle[],
+  r: Pick<BatchReckoning, "program" | "reckoning">,
+): Fault | undefined {
+  const have = thereIs(r);
   const poured = bottles.reduce((sum, x) => sum + x.ml, 0);
   return poured > have.high * 1.05
     ? fault(
@@ -74,7 +80,7 @@ function misfilled({ bottles, own }: Bottling, r: BatchReckoning): Fault | undef
     return fault("Twice", "One bottle stands in this twice. Reload the page and fill them again.", [
       "bottles",
     ]);
-  const more = moreThanThereIs(bottles, r.reckoning);
+  const more = moreThanThereIs(bottles, r);
   if (more) return more;
   for (const [i, x] of bottles.entries()) {
     const v = VESSELS.get(x.vessel);
@@ -131,7 +137,7 @@ const bottled: Completion<"bottled"> = async (m, body) => {
     const brim = place === "freezer" ? VESSELS.get(vessel)?.solid.brimMl : undefined;
     return brim === undefined ? [] : (oddFreezing(ml, brim, finished.abv.low) ?? []);
   });
-  const question = asked(m, "bottles", oddBottling(poured, finished.ml) ?? bursting[0]);
+  const question = asked(m, "bottles", oddBottling(poured, thereIs(r.value)) ?? bursting[0]);
   if (question) return question;
   if (verdict.place === "do-not-keep")
     return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);

@@ -92,7 +92,7 @@ export async function correction(tx: Tx, c: Correcting): Promise<Stored | Fault>
   const r = reckonBatch(whole, whole.making, { people: [], today: c.day });
   // What did not happen may leave a batch that does not reckon; what is said anew may not.
   if (!r.ok) return stored.body === null ? stored : { ...r.faults[0]!, path: ["body"] };
-  const more = target.type === "bottled" ? undefined : moreThanThereIs(whole.bottles, r.value.reckoning);
+  const more = target.type === "bottled" ? undefined : moreThanThereIs(whole.bottles, r.value);
   return more
     ? fault("ComesAfter", `What came after would no longer hold. ${more.message}`, ["body"])
     : stored;

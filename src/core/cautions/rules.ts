@@ -8,6 +8,7 @@ import { NEVER } from "./rules/never";
 import { OF_WHAT_STOOD } from "./rules/not-known";
 import { PEOPLE } from "./rules/people";
 import { PLANTS } from "./rules/plants";
+import { STAYS_IN } from "./rules/stays";
 import { VESSEL } from "./rules/vessel";
 import { WORDS } from "./rules/words";
 
@@ -19,7 +20,7 @@ export const RULE_GROUPS: ReadonlyArray<readonly [string, readonly Rule[]]> = [
   ["What stood already", OF_WHAT_STOOD],
   ["Plants", PLANTS],
   ["Vessel and kitchen", [...VESSEL, ...KITCHEN]],
-  ["Keeping", KEEPING],
+  ["Keeping", [...KEEPING, ...STAYS_IN]],
   ["Words", WORDS],
 ];
 export const RULES: readonly Rule[] = RULE_GROUPS.flatMap(([, rules]) => rules);

@@ -1,7 +1,7 @@
 import type { Seen } from "./events";
 import { linesOf } from "../plan/edit";
 import { type Happened, NOTHING_HAPPENED } from "../plan/happened";
-import type { Line, Plan, Step, Wringing } from "../plan/plan";
+import type { Line, Plan, Stays, Step, Wringing } from "../plan/plan";
 
 /** What became of one line of the plan. */
 export type LineDone =
@@ -20,6 +20,8 @@ export interface Making {
     | {
         readonly measured: string;
         readonly how: Wringing;
+        /** The plants stay in, all or some. */
+        readonly stays?: Stays | undefined;
         /** What was seen on opening it. */
         readonly seen?: readonly Seen[] | undefined;
         /** What the marc weighed, as typed. It tells where the rest went; what came out is what the jug says. */
@@ -112,10 +114,10 @@ function withMaterials(plan: Plan, more: Making["materials"]): Plan {
 export function asDone(plan: Plan, m: Making): AsDone {
   const made = withMaterials(withFinish(withTopUps(withTicks(plan, m), m.topUps), m.finished), m.materials);
   const cut = made.steps[firstStrain(made.steps)];
-  const { measured, how, seen = [] } = m.strained ?? {};
+  const { measured, how, stays, seen = [] } = m.strained ?? {};
   const strained =
     measured !== undefined && cut?.do === "strain"
-      ? [{ step: cut.id, measured, ...(how ? { how } : {}) }]
+      ? [{ step: cut.id, measured, ...(how ? { how } : {}), ...(stays ? { stays } : {}) }]
       : [];
   const sound = seen.includes("herb-above-sound");
   return {

@@ -5,7 +5,7 @@ import { STANDS } from "../kitchen/cooling";
 import { type EntryRows, type Envelope, bodyReader, correctedBody, entryRow } from "../envelope";
 import { PLANT_CLASSES } from "../material/classes";
 import { PlantRow } from "../material/rows";
-import { Line, Plan, WRINGING } from "../plan/plan";
+import { Line, Plan, STAYS, WRINGING } from "../plan/plan";
 import { LIDS, VESSEL_SORTS, WARES } from "../vessel/vessel";
 import { UPCASTS } from "./old-events";
 
@@ -86,6 +86,8 @@ export const Bottle = z.strictObject({
   at: id.optional(),
   /** Its number within the batch, given once and never to another. Before numbers were written they went by the order of the bottling. */
   number: z.number().int().min(1).optional(),
+  /** It is the very jar it was made in, with its plants: no empty bottle went into it. */
+  same: z.literal(true).optional(),
 });
 export type Bottle = z.infer<typeof Bottle>;
 
@@ -198,6 +200,8 @@ export const BODIES = {
   strained: z.strictObject({
     measured: z.string().max(60),
     how: z.enum(WRINGING),
+    /** An end without a cloth: the plants stay in, all or some. */
+    stays: z.enum(STAYS).optional(),
     /** What was seen on opening it. */
     seen: z.array(z.enum(SEEN)).max(SEEN.length).optional(),
     /** What the marc weighed, as typed, where it was put on the scale. */
@@ -243,9 +247,9 @@ export const ENTRIES: EntryRows<EventType> = {
   rewindowed: entryRow(1, "noticed"),
   pictured: entryRow(1, "commutes"),
   noted: entryRow(1, "commutes"),
-  strained: entryRow(2, "noticed", "decides"),
+  strained: entryRow(3, "noticed", "decides"),
   finished: entryRow(3, "noticed", "moves"),
-  bottled: entryRow(3, "noticed", "decides", "moves"),
+  bottled: entryRow(4, "noticed", "decides", "moves"),
   corrected: entryRow(3, "noticed", "decides", "moves"),
   discarded: entryRow(1, "noticed", "decides"),
 };

@@ -194,11 +194,11 @@ class Folding {
 
   get making(): Making {
     const { lines, extras, topUps, finished, strained } = this;
-    const { measured, how, seen, marc } = strained?.body ?? {};
+    const { measured, how, stays, seen, marc } = strained?.body ?? {};
     return {
       ...{ lines, extras, topUps, finished },
       ...(this.materials.size > 0 ? { materials: [...this.materials.values()] } : {}),
-      strained: measured === undefined ? undefined : { measured, how: how!, seen, marc },
+      strained: measured === undefined ? undefined : { measured, how: how!, stays, seen, marc },
       readings: liquidReadings(this.stove.readings, strained?.at, this.finishedAt),
       ...betweenClothAndBottle({
         strained,

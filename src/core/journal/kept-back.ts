@@ -2,6 +2,7 @@ import type { PlantClass } from "../material/classes";
 import { run } from "../mixture/ledger";
 import { volumeOf } from "../mixture/volume";
 import type { Wringing } from "../plan/plan";
+import { plantsStay } from "../reckoning/facts";
 import type { Program } from "../reckoning/program";
 
 /** What one straining kept back, as a share of what the book says of that plant and that wringing. */
@@ -23,7 +24,8 @@ const [LEAST, MOST] = [0.2, 3];
 export function keptBackOf(p: Program): KeptBack | undefined {
   const at = p.operations.findIndex((o) => o.op === "strain");
   const is = p.operations[at];
-  if (is?.op !== "strain" || is.measuredMl === undefined || p.ends.length > 0) return undefined;
+  if (is?.op !== "strain" || is.measuredMl === undefined || p.ends.length > 0 || plantsStay(p))
+    return undefined;
   const { how } = is;
   const before = run(p.entries, [...p.operations.slice(0, at), { op: "soak" }]);
   const inJar = volumeOf(before.account.liquid);

@@ -35,7 +35,13 @@ export function blocksOf(l: Label): Block[] {
       drop: 1,
       most: 3,
     },
-    { name: "made", words: `Made ${l.made}, strained ${l.strained}.`, face: "plain", scale: 1, drop: 3 },
+    {
+      name: "made",
+      words: `Made ${l.made}, ${l.stays ? "with its plants in since" : "strained"} ${l.strained}.`,
+      face: "plain",
+      scale: 1,
+      drop: 3,
+    },
     {
       name: "best by",
       words: `Best by ${l.bestBy}${l.ownDate ? " (the maker’s own date)" : ""}`,

@@ -24,6 +24,8 @@ export interface Label {
   readonly contents: string;
   readonly made: string;
   readonly strained: string;
+  /** It ended without a cloth: all the plants are in it. */
+  readonly stays?: true;
   readonly bestBy: string;
   /** Marked where the date is the maker's own. */
   readonly ownDate: boolean;
@@ -223,6 +225,7 @@ export function labelOf(
     contents,
     made: printDay(batch.begunDay, "year"),
     strained: printDay(strained, "year"),
+    ...(batch.making.strained?.stays === "all" ? { stays: true as const } : {}),
     bestBy: printDay(batch.own ? batch.own.bestBy : bestByOf(v, strained, bottle.place), "year"),
     ownDate: batch.own !== undefined,
     keep: keepWords(v, bottle.place),

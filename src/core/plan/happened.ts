@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Wringing } from "./plan";
+import type { Stays, Wringing } from "./plan";
 
 /** A reading of the finished liquid, made at the bench; it replaces an estimate, with its own error. */
 export const Reading = z.discriminatedUnion("what", [
@@ -32,7 +32,13 @@ export type Reading = z.infer<typeof Reading>;
 /** What befell a making that no plan says. Folded from a journal's entries, or brought up from a plan of version 1. */
 export interface Happened {
   /** Strainings as they were measured, by the id of their step; the measure as typed. */
-  readonly strained: readonly { readonly step: string; readonly measured: string; readonly how?: Wringing }[];
+  readonly strained: readonly {
+    readonly step: string;
+    readonly measured: string;
+    readonly how?: Wringing;
+    /** Plants that stay in; where all do, nothing is measured. */
+    readonly stays?: Stays;
+  }[];
   readonly readings: readonly Reading[];
   readonly layersUnmixed: boolean;
   readonly herbStoodAbove: boolean;

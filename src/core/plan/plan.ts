@@ -49,6 +49,9 @@ export const PLACES = ["dark-cupboard", "counter", "sunny-sill", "fridge"] as co
 export type SteepPlace = (typeof PLACES)[number];
 export const WRINGING = ["drained", "wrung", "pressed"] as const;
 export type Wringing = (typeof WRINGING)[number];
+/** What of the plants stays in where there is an end without a cloth: fruit that is eaten with its honey, a sprig in its vinegar. */
+export const STAYS = ["all", "some"] as const;
+export type Stays = (typeof STAYS)[number];
 
 /** What else is done at a step, in the maker's own words. */
 const words = z.string().min(1).max(500).optional();

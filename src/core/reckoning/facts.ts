@@ -29,12 +29,20 @@ const after = (steps: readonly ReadStep[], step: number, test: (s: ReadStep) => 
   steps.some((s, i) => i > step && test(s));
 const heats = (s: ReadStep): boolean => HEATS.has(s.do);
 const strains = (s: ReadStep): boolean => s.do === "strain";
+/** The plants stay in where it would have been strained, all of them or some. */
+export const plantsStay = (p: Pick<Program, "happened">): boolean =>
+  p.happened.strained.some((s) => s.stays !== undefined);
+/** A straining that takes the plants out. */
+const takesOut =
+  (p: Program) =>
+  (s: ReadStep): boolean =>
+    s.do === "strain" && !p.happened.strained.some((x) => x.step === s.id && x.stays);
 
 /** Fresh plant whose juice went into the liquid after its last boil, or that still stands in it; a bottle of ours may bring such juice. */
 const uncookedIn = (p: Program): readonly Resolved[] =>
   p.lines.filter((l) =>
     l.stuff.plant
-      ? isWet(l.stuff) && !(after(p.read.steps, l.step, heats) && after(p.read.steps, l.step, strains))
+      ? isWet(l.stuff) && !(after(p.read.steps, l.step, heats) && after(p.read.steps, l.step, takesOut(p)))
       : brings(l, "holds-low-acid", "holds-mild") && !after(p.read.steps, l.step, heats),
   );
 

@@ -11,7 +11,7 @@ import type { Plan } from "../plan/plan";
 import { TEASPOON_ML } from "../quantity/units";
 import { type Fit, fitOf } from "../vessel/fit";
 import type { Context } from "./context";
-import { factsOf, hasUnknownVinegar, vetoesOf } from "./facts";
+import { factsOf, hasUnknownVinegar, plantsStay, vetoesOf } from "./facts";
 import { type Figures, type Reckoned, figuresOf } from "./figures";
 import type { Program, Resolved } from "./program";
 import { resolve } from "./resolve";
@@ -165,7 +165,7 @@ export function reckonProgram(p: Program): Reckoning {
     bottledHot: facts.boiledAndBottledHot,
     honeyAlone: facts.honeyAlone,
     unknownVinegar: hasUnknownVinegar(p),
-    verdict: verdictOf(facts, [...vetoesOf(p, facts, solidsLeft), ...befell]),
+    verdict: verdictOf(facts, [...vetoesOf(p, facts, solidsLeft || plantsStay(p)), ...befell]),
     refused,
     cooling,
     shares: sharesOf(p, jar, strained, finished),

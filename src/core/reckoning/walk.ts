@@ -211,6 +211,8 @@ export class Walk {
     // A strain with no steep before it still soaks: the herb has stood in the liquid.
     this.operations.push({ op: "soak" });
     const done = this.happened.strained.find((s) => s.step === step.id);
+    // All of it stays in: there is no cloth, and nothing is measured.
+    if (done?.stays === "all") return fine;
     const how = done?.how ?? step.how;
     if (!done) {
       this.operations.push({ op: "strain", how });

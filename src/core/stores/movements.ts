@@ -64,7 +64,7 @@ function emptiesWanted(
   held: ReadonlyMap<string, FromStores>,
 ): Map<string, number> {
   const left = new Map<string, number>();
-  for (const b of bottles) left.set(b.vessel, (left.get(b.vessel) ?? 0) + 1);
+  for (const b of bottles) if (!b.same) left.set(b.vessel, (left.get(b.vessel) ?? 0) + 1);
   const wanted = new Map<string, number>();
   const take = (s: Stored, there: number): void => {
     if (s.item.what !== "empties") return;

@@ -146,7 +146,9 @@ export function entryWords(e: Entry, { lineName, measures, moveName }: Telling =
       return (e.body as Body<"noted">).text;
     case "strained": {
       const b = e.body as Body<"strained">;
-      return `Strained, ${WRINGING_WORDS[b.how]}: ${b.measured}.${b.marc ? ` The marc weighed ${b.marc}.` : ""}`;
+      if (b.stays === "all") return "Ended without a cloth: the plants stay in.";
+      const some = b.stays === "some" ? " Some of the plants stay in." : "";
+      return `Strained, ${WRINGING_WORDS[b.how]}: ${b.measured}.${b.marc ? ` The marc weighed ${b.marc}.` : ""}${some}`;
     }
     case "finished": {
       const b = e.body as Body<"finished">;

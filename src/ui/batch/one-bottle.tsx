@@ -12,6 +12,8 @@ export interface Row {
   readonly vessel: string;
   readonly ml: number;
   readonly place: "cupboard" | "fridge" | "freezer";
+  /** The very jar it was made in. */
+  readonly same?: true;
 }
 
 const PLACES = [
@@ -61,7 +63,8 @@ function Fields({ row: x, nth, left, wrong, change }: Omit<Props, "remove">) {
   const size = (vessel: string): void =>
     change((y) => {
       const ml = Math.min(VESSELS.get(vessel)!.fillMl, Math.max(1, left + y.ml));
-      return { ...y, vessel, ml: jug.ml === 1 ? Math.round(ml) : ml };
+      const { same: _, ...rest } = y;
+      return { ...rest, vessel, ml: jug.ml === 1 ? Math.round(ml) : ml };
     });
   return (
     <>
@@ -72,7 +75,7 @@ function Fields({ row: x, nth, left, wrong, change }: Omit<Props, "remove">) {
         onChange={(e) => size(e.target.value)}
       >
         {offeredIn(units.market, x.vessel)
-          .filter(isFilledInto)
+          .filter((s) => isFilledInto(s) || s.id === x.vessel)
           .map((s) => (
             <option key={s.id} value={s.id}>
               {vesselWords(s)}
@@ -127,6 +130,7 @@ export function OneBottle({ remove, ...p }: Props) {
           <X size={18} />
         </button>
       </div>
+      {p.row.same && <p className="quiet">The jar it was made in.</p>}
       {p.row.place === "freezer" && <p className="quiet">A tenth is left empty for the ice.</p>}
     </li>
   );

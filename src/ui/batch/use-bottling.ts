@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { bottlesFor, fillPlan, usualBottle, vesselForTheRest } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
+import { thereIs } from "@/core/journal/there-is";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
 import type { Empties } from "@/core/stores/item";
@@ -31,7 +32,13 @@ const NOTHING: BottlingDraft = { rows: [], own: false, bestBy: "", reason: "" };
 
 /** The bottles as they were written down, to be said again. */
 const asBottled = (batch: Batch): BottlingDraft => ({
-  rows: batch.bottles.map(({ id, vessel, ml, place }) => ({ id, vessel, ml, place })) as Row[],
+  rows: batch.bottles.map(({ id, vessel, ml, place, same }) => ({
+    id,
+    vessel,
+    ml,
+    place,
+    ...(same ? { same } : {}),
+  })) as Row[],
   own: batch.own !== undefined,
   bestBy: batch.own?.bestBy ?? "",
   reason: batch.own?.reason ?? "",
@@ -81,6 +88,21 @@ function laidOut(
   }));
 }
 
+/** What stays in whole is kept in the jar it was made in, until it is said to go into another. */
+function inItsJar({ making, frozen }: Batch, ml: number, place: Row["place"]): Row[] | undefined {
+  const vessel = VESSELS.get(frozen.vessel?.id ?? "");
+  if (making.strained?.stays !== "all" || !vessel) return undefined;
+  return [
+    {
+      id: crypto.randomUUID(),
+      vessel: vessel.id,
+      ml: Math.min(Math.round(ml), vessel.solid.brimMl),
+      place,
+      same: true,
+    },
+  ];
+}
+
 /** What is put into bottles, kept in this browser until it is written. */
 export function useBottling({ batch, company, empties, right }: Bottling) {
   const u = useUnits();
@@ -88,7 +110,7 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
   const reckoned = useMemo(() => reckonBatch(batch, batch.making, company), [batch, company]);
   const r = reckoned.ok ? reckoned.value : undefined;
   const stops = useStops(batch, "bottle", r?.cautions);
-  const have = r?.reckoning.finished.ml.value;
+  const have = r && thereIs(r).value;
   const place: Row["place"] = r?.reckoning.verdict.place === "cupboard" ? "cupboard" : "fridge";
   const draft = useDraft<BottlingDraft>(
     `jolly-bottle-${batch.id}${right ? `-${right}` : ""}`,
@@ -98,7 +120,10 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
   const [touched, setTouched] = useState(false);
   useEffect(() => {
     if (!draft.ready || draft.restored || touched || draft.value.rows.length > 0 || !have) return;
-    draft.set((d) => ({ ...d, rows: laidOut(batch, empties, have, place, u) }));
+    draft.set((d) => ({
+      ...d,
+      rows: inItsJar(batch, have, place) ?? laidOut(batch, empties, have, place, u),
+    }));
     // Laid out once, when the draft is known; from then on it is the maker's.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [draft.ready]);

@@ -92,8 +92,10 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
   return (
     <div>
       <p className="quiet">
-        {batch.making.strained?.how}, and measured: {batch.measured}
-        {got && batch.measured !== units.volumeExact(got.reckoning.strained.ml.value)
+        {batch.making.strained?.stays === "all"
+          ? "All of it stays in."
+          : `${batch.making.strained?.how}, and measured: ${batch.measured}`}
+        {got && batch.measured && batch.measured !== units.volumeExact(got.reckoning.strained.ml.value)
           ? ` (${units.volumeExact(got.reckoning.strained.ml.value)})`
           : ""}
       </p>

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Seen } from "@/core/journal/events";
-import { WRINGING, type Wringing } from "@/core/plan/plan";
+import { type Stays, WRINGING, type Wringing } from "@/core/plan/plan";
 import { WRINGING_WORDS } from "../../plan/step-words";
 
 const POUR: Readonly<Record<Wringing, string>> = {
@@ -93,6 +93,42 @@ export function HowStrained({ how, change }: { how: Wringing; change: (to: Wring
               onChange={() => change(w)}
             />
             {WRINGING_WORDS[w]}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** What becomes of the plants, in the order it is mostly so. */
+const BECOMES: readonly (readonly [Stays | "", string])[] = [
+  ["", "they come out"],
+  ["some", "some stay in"],
+  ["all", "all stay in, and are eaten with it"],
+];
+
+/** An end without a cloth: fruit that stays in its honey, a sprig in its vinegar. */
+export function WhatStays({
+  stays,
+  change,
+}: {
+  stays: Stays | undefined;
+  change: (to: Stays | undefined) => void;
+}) {
+  return (
+    <fieldset className="py-3">
+      <legend className="ruled-head w-full">What becomes of the plants?</legend>
+      <div className="flex flex-wrap gap-x-8 pt-2">
+        {BECOMES.map(([of, words]) => (
+          <label key={words} className="flex items-center gap-3 min-h-12 cursor-pointer">
+            <input
+              type="radio"
+              name="stays"
+              className="w-6 h-6 accent-cobalt"
+              checked={(stays ?? "") === of}
+              onChange={() => change(of === "" ? undefined : of)}
+            />
+            {words}
           </label>
         ))}
       </div>

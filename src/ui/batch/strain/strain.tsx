@@ -9,7 +9,8 @@ import { useUnits } from "../../kit/units";
 import { Notes, StageCautions } from "../../plan/cautions";
 import { Measured, MeasureWrong } from "./measured";
 import { type LastTime, Ready } from "./ready";
-import { GetReady, HowStrained, WhatWasSeen } from "./seen";
+import { verdictHead } from "../../plan/verdict-words";
+import { GetReady, HowStrained, WhatStays, WhatWasSeen } from "./seen";
 import { SignsFirst, ThrowItOut } from "./signs";
 import { useStraining } from "./use-straining";
 
@@ -74,6 +75,34 @@ function MeasureForm({ s }: { s: Straining }) {
         {s.sending ? "Writing…" : "Strained"}
       </button>
     </form>
+  );
+}
+
+/** Nothing is measured where all of it stays in: what that comes to is said, and it is written down. */
+function AllStays({ s }: { s: Straining }) {
+  const head = s.got && verdictHead(s.got.reckoning.verdict);
+  return (
+    <div className="pt-2">
+      {head && (
+        <p aria-live="polite">
+          Kept so: <strong>{head.place}</strong> {head.life} Keep what swims under, and take from it with a
+          clean dry spoon.
+        </p>
+      )}
+      {s.wrong && (
+        <p role="alert" className="wrong">
+          {s.wrong.message}
+        </p>
+      )}
+      <button
+        type="button"
+        className="slab text-[1.25rem] mt-3 min-h-14"
+        disabled={!s.got || s.sending || s.stops.stopped}
+        onClick={s.send}
+      >
+        {s.sending ? "Writing…" : "It stays in"}
+      </button>
+    </div>
   );
 }
 
@@ -149,22 +178,23 @@ export function Strain({ batch, company, care, today, last }: Props) {
           <ThrowItOut batch={batch} signs={s.signs} />
         ) : (
           <>
-            <GetReady how={s.how} />
+            <WhatStays stays={s.stays} change={(stays) => s.put({ stays })} />
+            {s.stays !== "all" && <GetReady how={s.how} />}
             <StageCautions
               cautions={s.stops.cautions.filter((c) => c.severity !== "note")}
               reasons={s.stops.reasons}
               given={batch.reasons}
               giveReason={s.stops.giveReason}
             />
-            <HowStrained how={s.how} change={(how) => s.put({ how })} />
+            {s.stays !== "all" && <HowStrained how={s.how} change={(how) => s.put({ how })} />}
             <WhatWasSeen seen={s.seen} change={(seen) => s.put({ seen })} />
-            <MeasureForm s={s} />
+            {s.stays === "all" ? <AllStays s={s} /> : <MeasureForm s={s} />}
             <When w={s.when} />
           </>
         )}
       </div>
       <aside className="min-w-0">
-        {s.signs.length === 0 && <StrainedJug s={s} />}
+        {s.signs.length === 0 && s.stays !== "all" && <StrainedJug s={s} />}
         <Notes cautions={s.stops.cautions.filter((c) => c.severity === "note")} />
       </aside>
     </div>

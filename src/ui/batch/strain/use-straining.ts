@@ -4,7 +4,7 @@ import type { Batch } from "@/core/journal/fold";
 import { readMarc } from "@/core/journal/marc";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
-import type { Step, Wringing } from "@/core/plan/plan";
+import { STAYS, type Stays, type Step, type Wringing } from "@/core/plan/plan";
 import { useDraft } from "../../kit/draft";
 import { useStops } from "../stops";
 import { useWrite } from "../write";
@@ -20,6 +20,8 @@ interface Kept {
   readonly measured: string;
   readonly marc: string;
   readonly how: Wringing;
+  /** An end without a cloth. */
+  readonly stays?: Stays | undefined;
   readonly seen: readonly Seen[];
   /** Signs that end it. */
   readonly signs: readonly Sign[];
@@ -38,6 +40,7 @@ const isKept = (k: unknown): Kept | undefined =>
     ? {
         ...(k as Kept),
         marc: (k as Partial<Kept>).marc ?? "",
+        stays: STAYS.find((s) => s === (k as Partial<Kept>).stays),
         seen: (k as Partial<Kept>).seen ?? [],
         signs: ((k as Partial<Kept>).signs ?? []).filter((s) => GRAVE_SIGNS.has(s)),
       }
@@ -57,18 +60,30 @@ export function useStraining(batch: Batch, company: Company) {
     signs: [],
   };
   const draft = useDraft<Kept>(`jolly-strain-${batch.id}`, blank, isKept);
-  const { measured, marc, how, seen, signs } = draft.value;
-  const strained = { measured, how, seen };
+  const { measured, marc, how, stays, seen, signs } = draft.value;
+  const all = stays === "all";
+  const strained = { measured: all ? "" : measured, how: all ? "drained" : how, stays, seen } as const;
   // Before it is measured, what the chosen way of straining is likely to give.
-  const guess = reckonBatch(strainedBy(batch, how), undefined, company);
-  const got = measured.trim() === "" ? undefined : reckonBatch(batch, { ...batch.making, strained }, company);
+  const guess = all
+    ? reckonBatch(batch, { ...batch.making, strained }, company)
+    : reckonBatch(strainedBy(batch, how), undefined, company);
+  const got =
+    measured.trim() === "" && !all ? undefined : reckonBatch(batch, { ...batch.making, strained }, company);
   const stops = useStops(batch, "strain", guess.ok ? guess.value.cautions : undefined);
   const weight = marc.trim() === "" ? undefined : readMarc(marc, batch.plan.units);
   const of = (field: string) => ((fault?.path[0] ?? "measured") === field ? fault : undefined);
   const send = (): void => {
     if (!got?.ok || weight?.ok === false || stops.stopped) return;
     const weighed = marc.trim() === "" ? {} : { marc: marc.trim() };
-    const body = { measured, how, ...(seen.length > 0 ? { seen } : {}), ...weighed, ...stops.body };
+    const { measured: is, how: by } = strained;
+    const body = {
+      measured: is,
+      how: by,
+      ...(stays ? { stays } : {}),
+      ...(seen.length > 0 ? { seen } : {}),
+      ...weighed,
+      ...stops.body,
+    };
     void write("strained", body, () => {
       draft.clear();
       router.push(`/batch/${batch.id}/${afterStraining(batch.plan)}`);
@@ -76,7 +91,7 @@ export function useStraining(batch: Batch, company: Company) {
     });
   };
   return {
-    ...{ measured, marc, how, seen, signs, stops, finishes, sending, insist, send, when },
+    ...{ measured, marc, how, stays, seen, signs, stops, finishes, sending, insist, send, when },
     expects: guess.ok ? guess.value.reckoning.strained.ml : undefined,
     got: got?.ok ? got.value : undefined,
     wrong: got && !got.ok ? got.faults[0] : of("measured"),
