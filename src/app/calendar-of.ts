@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { calendarFile } from "@/calendar/ics";
 import type { CalendarItem } from "@/calendar/item";
 import { itemsOfJar } from "@/calendar/of-jars";
-import { type Day, daysBetween } from "@/core/day";
+import { type Day, addDays, daysBetween } from "@/core/day";
 import { strainTogether } from "@/core/care/weeks";
 import { counted } from "@/core/words";
 import { db } from "@/store/db";
@@ -10,6 +10,9 @@ import type { Household } from "@/store/household";
 import { type BottleDates, bottleDates, jars } from "@/store/shelf";
 import { windowDays } from "@/ui/shelf/card";
 import type { Lasts } from "@/ui/cellar/lasts";
+import { type CourseNow, isOn } from "@/core/cellar/house-course";
+import { coursesNow } from "@/store/courses";
+import { storedItems } from "@/store/stores";
 import { supplies } from "./supplies";
 
 const bestBy = (b: BottleDates): CalendarItem => ({
@@ -39,19 +42,51 @@ const startBy = (l: Lasts, today: Day): CalendarItem[] =>
       ]
     : [];
 
+/** A year ahead of today a course without an end is told; the calendar asks again long before. */
+const TOLD_AHEAD = 366;
+
+/** A course of the household: an item a day, at the house's morning. */
+const takes = (
+  { id, seq, course, stands }: CourseNow,
+  today: Day,
+  { morning, away }: Household,
+): CalendarItem => {
+  const until = stands.last ?? addDays(today, TOLD_AHEAD);
+  const days = Math.max(0, daysBetween(course.from, until) + 1);
+  const all = Array.from({ length: days }, (_, n) => addDays(course.from, n));
+  const home = (day: Day): boolean => !away.some((a) => a.from <= day && day <= a.to);
+  return {
+    uid: `${id}-course@jolly-crock`,
+    sequence: seq,
+    modified: `${today}T00:00:00.000Z`,
+    summary: `Take ${course.remedy}: ${course.takers.map((t) => `${t.who} ${t.said}`).join(", ")}`,
+    details: course.times > 1 ? `${course.times} times a day.` : "",
+    when: {
+      ...{ what: "series", from: course.from, at: morning.at, everyDays: 1, until },
+      except: all.filter((day) => !isOn(course, day) || !home(day)),
+    },
+  };
+};
+
 /** Everything with a date, as one calendar file. */
 export async function calendarOf(home: Household, today: Day): Promise<string> {
-  const [working, bottles, lasts] = await Promise.all([
+  const [working, bottles, lasts, courses] = await Promise.all([
     jars(db()),
     bottleDates(db()),
     supplies(today, home.away),
+    storedItems(db()).then((items) => coursesNow(db(), items, { today, away: home.away })),
   ]);
   const windows = working.flatMap(({ id, begunDay, care }) =>
     care.window ? [{ id, window: windowDays(begunDay, care.window) }] : [],
   );
   const plans = strainTogether(windows, home);
   const touches = working.flatMap((j) => itemsOfJar(j, plans.get(j.id), home.morning.at, home.away));
-  const items = [...touches, ...bottles.map(bestBy), ...lasts.flatMap((l) => startBy(l, today))];
+  const items = [
+    ...touches,
+    ...bottles.map(bestBy),
+    ...lasts.flatMap((l) => startBy(l, today)),
+    ...courses.map((c) => takes(c, today, home)),
+  ];
   return calendarFile(items, home.name, home.zone);
 }
 

@@ -5,6 +5,8 @@ import { now } from "@/store/clock";
 import { db } from "@/store/db";
 import { household } from "@/store/household";
 import { claimMorning, morningWent } from "@/store/morning";
+import { coursesNow } from "@/store/courses";
+import { storedItems } from "@/store/stores";
 import { live } from "@/store/shelf";
 import { clockTime } from "@/ui/kitchen/time";
 import { cardOf, strainPlans, touchesOf } from "@/ui/shelf/card";
@@ -18,13 +20,20 @@ export async function morningText(today: string): Promise<string | undefined> {
   const batches = await live(db());
   const plans = strainPlans(batches, home);
   const touches = touchesOf(batches.map((b) => cardOf(b, today, plans.get(b.id))));
-  if (touches.length === 0) return undefined;
+  const courses = await coursesNow(db(), await storedItems(db()), { today, away: home.away });
+  const taken = courses.filter((c) => c.takes.length > 0);
+  if (touches.length === 0 && taken.length === 0) return undefined;
+  const takes = taken.flatMap((c) => [
+    `Take ${c.course.remedy}`,
+    ...c.takes.map((t) => `  ${t.who}: ${t.said}${c.course.times > 1 ? `, ${c.course.times} times` : ""}`),
+    "",
+  ]);
   const lines = touches.flatMap((t) => [
     t.words,
     ...t.jars.map((j) => `  ${j.code} ${j.name}: ${j.why}`),
     "",
   ]);
-  return [`${home.name}, ${printDay(today, "weekday")}.`, "", ...lines].join("\n");
+  return [`${home.name}, ${printDay(today, "weekday")}.`, "", ...takes, ...lines].join("\n");
 }
 
 async function look(): Promise<void> {

@@ -13,6 +13,9 @@ import { Shelves } from "@/ui/shelf/shelves";
 import { Today } from "@/ui/shelf/today";
 import { counted } from "@/core/words";
 import { type Lasts, StartBy } from "@/ui/cellar/lasts";
+import { coursesNow } from "@/store/courses";
+import { storedItems } from "@/store/stores";
+import { TakeToday } from "@/ui/shelf/take-today";
 import { frame } from "./frame";
 import { supplies } from "./supplies";
 
@@ -23,12 +26,13 @@ const SHOWN = 6;
 
 export default async function Shelf({ searchParams }: { searchParams: Promise<{ begun?: string }> }) {
   const { today, home } = await frame();
-  const [batches, lasts, bottles, kept, { begun }] = await Promise.all([
+  const [batches, lasts, bottles, kept, { begun }, courses] = await Promise.all([
     live(db()),
     supplies(today, home.away),
     cellar(db(), addDays(today, 21)),
     bottlesKept(db()),
     searchParams,
+    storedItems(db()).then((items) => coursesNow(db(), items, { today, away: home.away })),
   ]);
   const plans = strainPlans(batches, home);
   const cards = batches
@@ -57,6 +61,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           </h2>
           <span className="text-ash">{printDay(today, "weekday")}</span>
         </div>
+        <TakeToday courses={courses} />
         {isNew ? <TodayToCome /> : <Today items={touchesOf(cards)} />}
         {isNew && <OxymelBegunToday today={today} />}
       </section>

@@ -1,4 +1,7 @@
+import type { LaidDown } from "@/core/cellar/by-course";
 import { type Course, weeklyMl } from "@/core/cellar/course";
+import { type HouseCourse, laidDown, lastDayOfCourse } from "@/core/cellar/house-course";
+import { storedItems } from "@/store/stores";
 import { type Supply, startBy, supplyOf } from "@/core/cellar/supply";
 import type { Away } from "@/core/care/weeks";
 import { type Day, addDays } from "@/core/day";
@@ -38,9 +41,19 @@ const eachOnce = (courses: readonly Course[]): Course[] => [
   ...new Map(courses.map((c) => [c.for ?? "", c])).values(),
 ];
 
-async function lastsOf(r: Remedy, today: Day, away: readonly Away[]): Promise<Lasts | undefined> {
+/** What is laid down of a remedy: in a bottle of it, and for the household over all of them. */
+interface LaidDownOf {
+  readonly remedy: Remedy;
+  readonly ours: readonly HouseCourse[];
+}
+
+async function lastsOf(
+  { remedy: r, ours }: LaidDownOf,
+  today: Day,
+  away: readonly Away[],
+): Promise<Lasts | undefined> {
   const bottles = await bottlesOfRemedy(db(), r, today);
-  const courses = eachOnce(r.courses ?? []);
+  const courses: readonly LaidDown[] = [...eachOnce(r.courses ?? []), ...ours.flatMap(laidDown)];
   const supply = supplyOf(bottles, today, {
     courseMl: courses.length > 0 ? courses.reduce((ml, c) => ml + weeklyMl(c), 0) : undefined,
     courses,
@@ -57,12 +70,16 @@ let told: ReadonlyMap<string, { readonly of: string; readonly lasts: Lasts | und
 
 /** How long each remedy lasts that is used, soonest to run out first. */
 export async function supplies(today: Day, away: readonly Away[]): Promise<Lasts[]> {
+  const [remediesHere, items] = await Promise.all([remedies(db(), today), storedItems(db())]);
+  const laid = items.flatMap((s) => (s.item.what === "course" ? [s.item] : []));
   const all = await Promise.all(
-    (await remedies(db(), today)).map(async (r) => {
+    remediesHere.map(async (r) => {
       const key = `${r.kind} ${r.name.toLowerCase()}`;
-      const of = JSON.stringify([r, today, away]);
+      const ours = laid.filter((c) => c.kind === r.kind && c.remedy.toLowerCase() === r.name.toLowerCase());
+      const going = ours.filter((c) => (lastDayOfCourse(c) ?? today) >= today);
+      const of = JSON.stringify([r, today, away, going]);
       const before = told.get(key);
-      const lasts = before?.of === of ? before.lasts : await lastsOf(r, today, away);
+      const lasts = before?.of === of ? before.lasts : await lastsOf({ remedy: r, ours: going }, today, away);
       return [key, { of, lasts }] as const;
     }),
   );

@@ -122,7 +122,11 @@ export async function remedies(sql: Sql, today: string): Promise<Remedy[]> {
 }
 
 /** Every bottle of a remedy that tells how long it lasts. */
-export async function bottlesOfRemedy(sql: Sql, r: Remedy, today: string): Promise<SupplyBottle[]> {
+export async function bottlesOfRemedy(
+  sql: Sql,
+  r: Pick<Remedy, "name" | "kind">,
+  today: string,
+): Promise<SupplyBottle[]> {
   return sql<SupplyBottle[]>`
     select x.filled_day as filled, x.gone_day as gone, x.best_by as "bestBy", x.taken,
       case when x.state = 'kept' then x.left_ml else 0 end as "leftMl"

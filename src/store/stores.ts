@@ -21,6 +21,7 @@ import { vesselOf } from "../core/vessel/vessel";
 import { type Kept, learnedOf } from "../core/stores/cloth";
 import { type Refused, type Stream, type Written, appendWithin } from "./append";
 import { now } from "./clock";
+import { courseFault } from "./courses";
 import type { Sql, Tx } from "./db";
 import { household } from "./household";
 import { projectStored } from "./projection";
@@ -154,6 +155,11 @@ async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreI
       return vesselFault(kept.vessel) ?? kept;
     case "person":
       return (await unborn(tx, kept)) ?? (await nameTaken(tx, kept.name, id)) ?? kept;
+    case "course": {
+      const { units, zone } = await household(tx);
+      const { people } = await stores(tx);
+      return (await courseFault(tx, kept, { people, units, today: dayAt(now(), zone) })) ?? kept;
+    }
     case "cloth":
       return kept;
     case "learned":

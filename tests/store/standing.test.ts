@@ -136,6 +136,23 @@ describe("bottles that stand already", () => {
   });
 });
 
+test("a syrup that was over the heat is promised no less for it, and boiled no less than simmered", () => {
+  const verdictOf = (heated: Standing["heated"]) => {
+    const contents = [
+      { material: "elderberry", form: "dried" as const, amount: "100 g" },
+      { material: "water", amount: "500 mL" },
+      { material: "sugar", amount: "800 g" },
+    ];
+    const s = { ...BOTTLES(), contents, unnamed: false, heated };
+    const r = reckon(planOfStanding(s, "metric", MATERIALS));
+    if (!r.ok) throw new Error(r.faults[0]!.message);
+    return r.value.verdict;
+  };
+  const [cold, simmered, boiled] = [undefined, "simmered" as const, "boiled" as const].map(verdictOf);
+  expect(shorterVerdict(cold!, simmered!)).toBe(cold);
+  expect(shorterVerdict(simmered!, boiled!)).toBe(simmered);
+});
+
 describe("what of a kind is not known", () => {
   test.each(KINDS.flatMap((k) => (["jar", "bottles"] as const).map((as) => [k, as] as const)))(
     "%s in %s is reckoned, and what is known of it promises no less",

@@ -16,11 +16,14 @@ import type { Kind } from "@/core/plan/plan";
 import type { PerMl } from "@/core/cellar/course";
 import type { Reckoning } from "@/core/reckoning/reckon";
 import { spoonOf } from "@/core/reckoning/spoon";
-import { stores } from "@/store/stores";
+import { storesOf } from "@/core/stores/stores";
+import { coursesNow } from "@/store/courses";
+import { storedItems, stores } from "@/store/stores";
 import { bottleOf } from "@/store/bottles";
 import { db } from "@/store/db";
 import { cellarBottles } from "@/store/shelf";
 import type { InHand } from "@/ui/cellar/bottle-words";
+import { HouseCourses } from "@/ui/cellar/house-courses";
 import { BottleInHand } from "@/ui/cellar/in-hand";
 import { HowLongItLasts } from "@/ui/cellar/lasts";
 import { BottleFigure, CellarShelves } from "@/ui/cellar/shelves";
@@ -109,7 +112,15 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
     cellarBottles(db()),
     Promise.all([searchParams, frame()]).then(([s, f]) => inHand(s.bottle, f.today)),
   ]);
-  const lasts = await supplies(today, home.away);
+  const items = await storedItems(db());
+  const [lasts, courses] = await Promise.all([
+    supplies(today, home.away),
+    coursesNow(db(), items, { today, away: home.away }),
+  ]);
+  const { people } = storesOf(items);
+  // One of each remedy of which something good stands here, by its name.
+  const good = bottles.filter((b) => b.best_by >= today);
+  const here = [...new Map(good.map((b) => [`${b.kind} ${b.name.toLowerCase()}`, b])).values()];
   return (
     <div className="pt-5 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <h1 className="sr-only">Cellar</h1>
@@ -146,6 +157,14 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
           <CellarShelves bottles={bottles} places={home.places} today={today} picked={hand?.bottle.id} />
         )}
         <HowLongItLasts lasts={lasts} today={today} />
+        {(here.length > 0 || courses.length > 0) && (
+          <HouseCourses
+            courses={courses}
+            remedies={here.map(({ name, kind }) => ({ name, kind }))}
+            people={people.map((p) => p.name)}
+            today={today}
+          />
+        )}
       </div>
       {!hand && bottles.length > 0 && (
         <div className="lg:col-start-2 lg:row-start-1">

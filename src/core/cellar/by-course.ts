@@ -16,13 +16,16 @@ export interface LaidDown {
   readonly days: number;
   readonly rest: number;
   readonly from: Day;
+  /** Its last day, where it has one and does not begin again. */
+  readonly until?: Day;
 }
 /** mL a course takes so many days after a day; nothing before it begins, nor in its rest. */
 function courseOn(c: LaidDown, today: Day): (days: number) => number {
   const before = daysBetween(c.from, today);
+  const last = c.until === undefined ? Infinity : daysBetween(c.from, c.until);
   return (days) => {
     const at = before + days;
-    if (at < 0) return 0;
+    if (at < 0 || at > last) return 0;
     return at % (c.days + c.rest) < c.days ? c.ml * c.times : 0;
   };
 }

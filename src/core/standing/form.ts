@@ -16,7 +16,7 @@ import { VESSELS, isFilledInto, soldIn } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
 import { capital } from "../words";
 import type { Listed } from "./listed";
-import type { Standing } from "./standing";
+import type { Heated, Standing } from "./standing";
 import { type ThingSaid, thingsSaid } from "./things-said";
 
 /** What stands in the fields of one row, as typed; empty where nobody said. */
@@ -36,6 +36,7 @@ export interface StandForm {
   /** How much is in each, as typed. */
   readonly each: string;
   readonly place: string;
+  readonly heated: Heated | "";
   readonly opened: Day | "";
   readonly bestBy: Day | "";
   readonly note: string;
@@ -86,6 +87,7 @@ export function formOf(l: Listed, c: StandContext, volume: (ml: number) => strin
     count: String(l.count ?? 1),
     each: l.as === "jar" || each === undefined ? "" : volume(each),
     place: placeOf(l.place, c.places),
+    heated: l.heated ?? "",
     ...{ opened: l.opened ?? "", bestBy: l.bestBy ?? "" },
     note: l.note,
   };
@@ -207,6 +209,7 @@ export function standingOf(
             ...(at ? { at: at.id } : {}),
           }))
         : [],
+      ...(ofBottles(f) && f.heated !== "" ? { heated: f.heated } : {}),
       ...(ofBottles(f) && f.opened !== "" ? { opened: f.opened } : {}),
       ...(f.bestBy !== "" && f.as === "bottles" ? { bestBy: f.bestBy } : {}),
       ...(note ? { note } : {}),

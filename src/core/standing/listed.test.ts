@@ -125,6 +125,18 @@ describe("the same said in any order and in other words", () => {
     expect(lost).toEqual([]);
   });
 
+  it("knows what was over the heat, where that was said", () => {
+    for (const [text, heated] of [
+      ["bramble syrup, boiled and bottled 2 September, 3 bottles of 250 mL", "boiled"],
+      ["bramble syrup, bottled hot 2 September", "boiled"],
+      ["elderberry syrup, simmered, made 3 October", "simmered"],
+      ["elderberry syrup, made 3 October", undefined],
+    ] as const) {
+      const l = read(text, "metric");
+      expect([l.heated, l.note]).toEqual([heated, ""]);
+    }
+  });
+
   it("makes nothing up of what is no list at all", () => {
     for (const text of [
       "Dear aunt, thank you for the scarf",

@@ -4,6 +4,7 @@ import type { Catalogue } from "../material/catalogue";
 import type { Kind } from "../plan/plan";
 import type { UnitSystem } from "../quantity/units";
 import { fullAt, type SizeSaid, sizesIn } from "./sizes-said";
+import type { Heated } from "./standing";
 import { type ThingSaid, thingsSaid } from "./things-said";
 import { type DaySaid, type Tense, daysSaid } from "./days-said";
 
@@ -26,6 +27,7 @@ export interface Listed {
   readonly opened: Day | undefined;
   readonly bestBy: Day | undefined;
   readonly place: PlaceClass | undefined;
+  readonly heated: Heated | undefined;
   readonly things: readonly ThingSaid[];
   /** Everything that was said and is none of these, in its own words: nothing is lost. */
   readonly note: string;
@@ -70,6 +72,8 @@ const PLACES: readonly (readonly [RegExp, PlaceClass])[] = [
   [/\b(?:in )?(?:the )?(?:cool |root )?cellar\b/i, "cool-dark"],
   [/\b(?:in )?(?:the )?(?:cupboard|pantry|larder)\b/i, "cupboard"],
 ];
+const BOILED = /\bboiled(?: and bottled(?: hot)?)?\b|\bbottled hot\b/i;
+const SIMMERED = /\b(?:simmered|cooked)\b/i;
 const UNSTRAINED = /\bnot (?:yet )?strained(?: yet)?\b|\bunstrained\b/i;
 const STRAINED = /\bstrained(?: already| off)?\b/i;
 
@@ -190,6 +194,8 @@ export function readListed(line: string, c: ListContext): Listed {
   const strained = left.takeMatch(STRAINED);
   const [bought, given] = [left.takeMatch(BOUGHT), left.takeMatch(GIVEN)];
   const size = takeSize(left, c);
+  const heated = heatedIn(text);
+  if (heated) for (const what of [BOILED, SIMMERED]) left.takeMatch(what);
   const place = PLACES.find(([what]) => left.takeMatch(what))?.[1];
   const frozen = place === "freezer";
   for (const what of [BEGUN, /\b(?:made|bottled|boiled and bottled)\b/i]) left.takeMatch(what);
@@ -209,7 +215,7 @@ export function readListed(line: string, c: ListContext): Listed {
     several: (count ?? 1) > 1,
   });
   return {
-    ...{ text, as, name, kind, place, leftMl, ml },
+    ...{ text, as, name, kind, place, heated, leftMl, ml },
     from: origin(bought, given),
     count: count ?? (as === "bottles" ? 1 : undefined),
     on: on?.day,
@@ -222,6 +228,11 @@ export function readListed(line: string, c: ListContext): Listed {
       .map((r) => r.p)
       .join("; "),
   };
+}
+
+function heatedIn(text: string): Heated | undefined {
+  if (BOILED.test(text)) return "boiled";
+  return SIMMERED.test(text) ? "simmered" : undefined;
 }
 
 function origin(bought: boolean, given: boolean): Listed["from"] {

@@ -13,6 +13,9 @@ import { realDay } from "../real-day";
 
 const day = realDay("Write a day the calendar has, like 2026-11-02.");
 
+export const HEATED = ["simmered", "boiled"] as const;
+export type Heated = (typeof HEATED)[number];
+
 /** A bottle as it stands. */
 const BottleStands = z.strictObject({
   id: z.uuid(),
@@ -39,6 +42,8 @@ export const Standing = z.strictObject({
   on: day,
   /** What is in it as far as known; an amount may be “not known”. */
   contents: PlanFile.shape.steps.element.options[0].shape.what,
+  /** What it was over the heat, where it was: simmered and sweetened after, or boiled with all that is in it and bottled hot. */
+  heated: z.enum(HEATED).optional(),
   /** There are plants in it that nobody named. */
   unnamed: z.boolean(),
   /** The jar it stands in. */
@@ -77,6 +82,30 @@ function pouredOf(s: Standing, catalogue: Catalogue): readonly Nameless<Line>[] 
   return [...said, ...rest.map((material) => bare(material, "as its kind has it; nobody said"))];
 }
 
+/** Minutes that a syrup is simmered by most who make one; general knowledge, unchecked. */
+const SIMMERED = "20 min";
+/** How a bottle came to be, as far as it is known: over the heat only where that was said, and its honey after it unless it was boiled too. */
+function stepsOf(s: Standing, what: readonly Nameless<Line>[], catalogue: Catalogue): PlanFile["steps"] {
+  const rest = [{ do: "strain", how: "drained" }] as const;
+  if (s.heated === undefined) return [{ do: "add", what: [...what] }, ...rest, { do: "bottle" }];
+  if (s.heated === "boiled")
+    return [
+      { do: "add", what: [...what] },
+      { do: "simmer", for: SIMMERED },
+      ...rest,
+      { do: "bottle", hot: true },
+    ];
+  const isHoney = (l: Nameless<Line>): boolean => catalogue.get(l.material)?.row.class === "honey";
+  const after = what.filter(isHoney);
+  return [
+    { do: "add", what: what.filter((l) => !isHoney(l)) },
+    { do: "simmer", for: SIMMERED },
+    ...rest,
+    ...(after.length > 0 ? [{ do: "add" as const, what: after }] : []),
+    { do: "bottle" },
+  ];
+}
+
 /** Vessel-less contents are reckoned by parts of this much, mL; a measured volume stands in its place. */
 const PART = "500 mL";
 
@@ -92,7 +121,7 @@ export function planOfStanding(s: Standing, units: UnitSystem, catalogue: Catalo
   if (s.as === "bottles")
     return withIds({
       ...{ ...head, ...materials, part: PART },
-      steps: [{ do: "add", what: [...what] }, { do: "strain", how: "drained" }, { do: "bottle" }],
+      steps: stepsOf(s, what, catalogue),
     });
   const { steps, way } = emptyPlan(s.kind, units);
   const first = steps.findIndex((x) => x.do === "add");

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { HouseCourse } from "../cellar/house-course";
 import { isDay } from "../day";
 import { realDay } from "../real-day";
 import { CUTS, FORMS, PLANT_CLASSES } from "../material/classes";
@@ -85,6 +86,10 @@ export const LearnedCloth = z.strictObject({
 });
 export type LearnedCloth = z.infer<typeof LearnedCloth>;
 
+/** A course as the household takes it, over all bottles of a remedy. */
+export const CourseItem = HouseCourse.extend({ what: z.literal("course") });
+export type CourseItem = z.infer<typeof CourseItem>;
+
 export const StoreItem = z.discriminatedUnion("what", [
   Lot,
   OwnVessel,
@@ -94,6 +99,7 @@ export const StoreItem = z.discriminatedUnion("what", [
   Calibration,
   Cloth,
   LearnedCloth,
+  CourseItem,
 ]);
 export type StoreItem = z.infer<typeof StoreItem>;
 

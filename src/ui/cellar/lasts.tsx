@@ -2,7 +2,7 @@
 import Link from "next/link";
 import type { Supply } from "@/core/cellar/supply";
 import { type Day, printDay } from "@/core/day";
-import { counted } from "@/core/words";
+import { capital, counted } from "@/core/words";
 import { useUnits } from "../kit/units";
 
 /** A remedy that is used: how long what there is lasts, and by when the next one is to be begun. */
@@ -50,8 +50,9 @@ export function StartBy({ next, today }: { next: NonNullable<Lasts["next"]>; tod
   const gone = next.by < today;
   return (
     <span className={gone ? "text-rust font-semibold" : ""}>
-      {next.days > 0 && <>A new one wants {wants(next.days)}: </>}
-      {startWords(next, today)}
+      {next.days > 0
+        ? `A new one wants ${wants(next.days)}: ${startWords(next, today)}`
+        : capital(startWords(next, today))}
     </span>
   );
 }

@@ -173,6 +173,15 @@ function Holds({ of, wrong }: { of: Of; wrong: (f: keyof StandForm) => string | 
         {...{ of, field: "place", label: "where", wrong: wrong("place"), none: "where?" }}
         options={c.places.map((p) => [p.id, p.name])}
       />
+      {row.form.kind === "syrup" && (
+        <Select
+          {...{ of, field: "heated", label: "over the heat", wrong: undefined, none: "not known, or never" }}
+          options={[
+            ["simmered", "simmered, then sweetened"],
+            ["boiled", "all of it boiled, bottled hot"],
+          ]}
+        />
+      )}
       <Text
         {...{
           of,

@@ -44,7 +44,7 @@ const readDraft = (kept: unknown): Draft | undefined => {
 const BLANK: Listed = {
   ...{ text: "", as: undefined, name: "", kind: undefined, from: "made", count: undefined, ml: undefined },
   ...{ leftMl: undefined, on: undefined, onAbout: false, opened: undefined, bestBy: undefined },
-  ...{ place: undefined, things: [], note: "" },
+  ...{ place: undefined, heated: undefined, things: [], note: "" },
 };
 /** The row that is filled in by hand, under no line. */
 export const BY_HAND = "by hand";
