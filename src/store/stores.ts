@@ -12,6 +12,7 @@ import {
   STORE_BODIES,
 } from "../core/stores/events";
 import { MATERIALS } from "../core/material/catalogue";
+import type { PlantRow } from "../core/material/rows";
 import { StoreItem, soundItem } from "../core/stores/item";
 import { type Stores, gramsOf, storesOf } from "../core/stores/stores";
 import { type Person, bornInFuture } from "../core/people/person";
@@ -169,7 +170,11 @@ async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreI
         ["what"],
       );
     case "material":
-      return (await knownAlready(tx, kept.row.names[0]!, kept.row.id, id)) ?? kept;
+      return (
+        (await knownAlready(tx, kept.row.names[0]!, kept.row.id, id)) ??
+        (await notABlend(tx, kept.row)) ??
+        kept
+      );
   }
 }
 
@@ -200,6 +205,21 @@ async function nameTaken(tx: Tx, name: string, id: string): Promise<Fault | unde
   if (!same) return undefined;
   const message = `There is a ${name} already. Two people want two names, so that a remedy is meant for the right one.`;
   return fault("NameTaken", message, ["name"]);
+}
+
+/** What a plant of one’s own is made of: parts that are known here, that make one together, and never itself. */
+async function notABlend(tx: Tx, { id, holds }: PlantRow): Promise<Fault | undefined> {
+  if (!holds?.length) return undefined;
+  const { catalogue } = await stores(tx);
+  const at = ["row", "holds"];
+  if (holds.some((h) => h.material === id))
+    return fault("HoldsItself", "A blend cannot be a part of itself.", at);
+  if (holds.some((h) => catalogue.get(h.material)?.kind !== "plant"))
+    return fault("NotAPlant", "Every part of a blend is a plant that is known here.", at);
+  const all = holds.reduce((s, h) => s + h.share, 0);
+  return Math.abs(all - 1) > 0.02
+    ? fault("NotAHundred", "The parts of a blend make the whole of it.", at)
+    : undefined;
 }
 
 async function knownAlready(tx: Tx, name: string, material: string, id: string): Promise<Fault | undefined> {

@@ -29,7 +29,7 @@ const strengthOf = (text: string | undefined): number | undefined => {
 
 /** Whether a lot is the very stuff of a line: material, form, and the strength where the line says one. */
 export function suits(lot: LotOnHand, l: Resolved): boolean {
-  if (lot.material !== l.stuff.id) return false;
+  if (lot.material !== l.stuff.id || lot.drying !== undefined) return false;
   if (l.stuff.plant && (lot.form ?? "dried") !== l.stuff.form) return false;
   const wanted = strengthOf(l.line.strength);
   return wanted === undefined || Math.abs((strengthOf(lot.strength) ?? wanted) - wanted) < 0.051;

@@ -83,7 +83,8 @@ function corrected(e: StoreEvent, c: Correction | undefined): StoreEvent | undef
 /** g a lot's price was paid for; nothing where it was only weighed or renamed at the price it had. */
 function boughtFor(was: StoreItem | undefined, is: StoreItem): number | undefined {
   if (is.what !== "lot") return undefined;
-  const same = was?.what === "lot" && was.price === is.price && was.material === is.material;
+  const same =
+    was?.what === "lot" && was.price === is.price && was.material === is.material && was.form === is.form;
   return same ? undefined : is.grams;
 }
 

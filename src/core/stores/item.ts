@@ -26,6 +26,17 @@ export const Lot = z.strictObject({
   price: z.number().min(0).max(100_000).optional(),
   got: day,
   from: text(80).optional(),
+  /** Hung up to dry since this day: it is no fresh herb any more, and not yet a dried one. */
+  drying: day.optional(),
+  /** What it was before it was dried or frozen: how much of it, and since when. Its loss and its days are learned from. */
+  was: z
+    .strictObject({
+      form: z.enum(FORMS).optional(),
+      grams: z.number().positive().max(500_000),
+      since: day,
+      done: day,
+    })
+    .optional(),
 });
 export type Lot = z.infer<typeof Lot>;
 

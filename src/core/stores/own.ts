@@ -44,6 +44,9 @@ const slug = (name: string): string =>
     .replace(/^-+|-+$/g, "")
     .slice(0, 50);
 
+/** The id of a plant of one's own by its name. */
+export const ownId = (name: string): string => `own-${slug(name)}`;
+
 /**
  * A plant written down on the spot, its figures those of its class until it is weighed. Faults: `NotAMaterial`, `KnownAlready` (with the one that is
  * meant), `NotAShare`.
@@ -82,7 +85,7 @@ export function writtenDown(
     );
   const latin = u.latin.trim();
   return ok({
-    id: `own-${slug(name)}`,
+    id: ownId(name),
     names: [name],
     ...(latin ? { latin: latin.slice(0, 80) } : {}),
     class: like,

@@ -149,8 +149,14 @@ export function StandingBoard({
       </section>
       <section aria-label="On the board" className="min-w-0">
         <ul className="flex gap-x-0 overflow-x-auto lg:flex-wrap lg:gap-y-4" aria-label="On the board">
-          {rows.rows.map((r) => (
-            <OnBoard key={r.key} row={r} chosen={r.key === row.key} choose={() => pick(r.key)} />
+          {rows.rows.map((r, i) => (
+            // By its place: a line that is being typed is the same jar at every letter.
+            <OnBoard
+              key={r.key === BY_HAND ? r.key : i}
+              row={r}
+              chosen={r.key === row.key}
+              choose={() => pick(r.key)}
+            />
           ))}
         </ul>
         <p className="quiet pt-2">

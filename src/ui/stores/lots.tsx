@@ -1,6 +1,7 @@
 "use client";
 import type { Day } from "@/core/day";
 import type { Catalogue } from "@/core/material/catalogue";
+import { driedBefore } from "@/core/stores/dried";
 import type { Stored } from "@/core/stores/events";
 import type { UnitSystem } from "@/core/quantity/units";
 import { BringIn } from "./bring-in";
@@ -59,7 +60,12 @@ export function Lots({
                 <h3 className="ruled-head">{HEADS[i]}</h3>
                 <ul>
                   {rows.map((l) => (
-                    <OneLot key={`${l.id}-${l.seq}`} lot={l} currency={currency} catalogue={catalogue} />
+                    <OneLot
+                      key={`${l.id}-${l.seq}`}
+                      lot={l}
+                      before={driedBefore(items, l.item.material)}
+                      {...{ currency, catalogue, today }}
+                    />
                   ))}
                 </ul>
               </div>

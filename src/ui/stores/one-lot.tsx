@@ -1,7 +1,8 @@
 "use client";
 import Link from "next/link";
 import { useState } from "react";
-import { printDay } from "@/core/day";
+import { type Day, printDay } from "@/core/day";
+import type { Dried } from "@/core/stores/dried";
 import type { Catalogue } from "@/core/material/catalogue";
 import { isLiquid, stuffOf } from "@/core/material/material";
 import { pricePerG, printMoney } from "@/core/stores/cost";
@@ -10,6 +11,7 @@ import type { Lot } from "@/core/stores/item";
 import { Swatch, substanceOf } from "../figures/substance";
 import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
+import { DryIt } from "./dry-it";
 import { usePutAway } from "./put-away";
 import { readPrice } from "./price";
 
@@ -140,10 +142,15 @@ export function OneLot({
   lot: s,
   currency,
   catalogue,
+  before,
+  today,
 }: {
   lot: LotStored;
   currency: string;
   catalogue: Catalogue;
+  /** What the household’s own drying of it came to. */
+  before: Dried | undefined;
+  today: Day;
 }) {
   const of = useLot(s, catalogue);
   const [open, setOpen] = useState(false);
@@ -156,6 +163,7 @@ export function OneLot({
         <span className="min-w-0">
           <span className="font-semibold">{of.name}</span>
           {l.form ? `, ${l.form}` : ""}
+          {l.drying ? `, drying since ${printDay(l.drying, "short")}` : ""}
           {l.strength ? `, ${l.strength}` : ""}
           {l.water !== undefined ? `, ${l.water} % water` : ""}
         </span>
@@ -179,6 +187,7 @@ export function OneLot({
         </span>
       </div>
       {open && <Restate lot={s} of={of} currency={currency} done={() => setOpen(false)} />}
+      {open && <DryIt lot={s} said={of.said} before={before} today={today} done={() => setOpen(false)} />}
     </li>
   );
 }

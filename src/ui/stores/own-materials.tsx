@@ -7,18 +7,27 @@ import type { OwnMaterial } from "@/core/stores/item";
 import { LIKE } from "@/core/stores/own";
 import { WriteDown } from "../plan/write-down";
 import { usePutAway } from "./put-away";
+import { Blend, blendWords } from "./blend";
 import { OneCup, WeighACup } from "./weigh-a-cup";
 
 /** One of the household's own plants. */
-function OnePlant({ stored, row }: { stored: Stored; row: OwnMaterial["row"] }) {
+function OnePlant({
+  stored,
+  row,
+  catalogue,
+}: {
+  stored: Stored;
+  row: OwnMaterial["row"];
+  catalogue: Catalogue;
+}) {
   const { putAway, sending } = usePutAway();
   return (
     <li className="border-b border-rule py-2 flex flex-wrap gap-x-5 items-baseline">
       <span className="font-semibold">{row.names[0]}</span>
       {row.latin && <span className="italic">{row.latin}</span>}
       <span className="text-ash grow">
-        figures of {LIKE[row.class]}
-        {row.water === undefined ? "" : `, ${Math.round(100 * row.water)} % water fresh`}
+        {row.holds?.length ? `a blend of ${blendWords(row, catalogue)}` : `figures of ${LIKE[row.class]}`}
+        {row.holds?.length || row.water === undefined ? "" : `, ${Math.round(100 * row.water)} % water fresh`}
       </span>
       <button
         type="button"
@@ -43,6 +52,7 @@ export function OwnMaterials({
   catalogue: Catalogue;
 }) {
   const [writing, setWriting] = useState(false);
+  const [blending, setBlending] = useState(false);
   const plants = items.flatMap((s) => (s.item.what === "material" ? [{ s, row: s.item.row }] : []));
   const cups = items.flatMap((s) => (s.item.what === "weighed" ? [{ s, cup: s.item }] : []));
   return (
@@ -54,7 +64,7 @@ export function OwnMaterials({
       {plants.length > 0 && (
         <ul>
           {plants.map(({ s, row }) => (
-            <OnePlant key={s.id} stored={s} row={row} />
+            <OnePlant key={s.id} stored={s} row={row} catalogue={catalogue} />
           ))}
         </ul>
       )}
@@ -70,6 +80,15 @@ export function OwnMaterials({
         <p>
           <button type="button" className="plain min-h-11" onClick={() => setWriting(true)}>
             write down a plant that is not known here
+          </button>
+        </p>
+      )}
+      {blending ? (
+        <Blend catalogue={catalogue} system={household} done={() => setBlending(false)} />
+      ) : (
+        <p>
+          <button type="button" className="plain min-h-11" onClick={() => setBlending(true)}>
+            write down a blend of your own
           </button>
         </p>
       )}
