@@ -1,7 +1,7 @@
 import { deflateSync, inflateSync, strFromU8, strToU8 } from "fflate";
 import { type Result, fail, fault } from "../core/fault";
 import { readPlan } from "../core/plan/file";
-import { type Plan, PLAN_FORMAT } from "../core/plan/plan";
+import { type Plan, PLAN_FORMAT, handedOn } from "../core/plan/plan";
 
 /*
  * A plan as decimal digits, for a QR code in its numeric mode and for a link. The plan's JSON is packed against a text both sides hold, its bytes
@@ -35,7 +35,7 @@ function checkOf(digits: string): string {
 
 /** What is said again wherever a plan is read is left out. */
 function bare(plan: Plan): unknown {
-  const { format: _, version, ...rest } = plan;
+  const { format: _, version, ...rest } = handedOn(plan);
   return { v: version, ...rest };
 }
 

@@ -26,7 +26,7 @@ function foundByOf(r: Recipe): string {
   const names = linesOf(plan).flatMap(
     (l) => MATERIALS.get(l.material)?.row.names ?? own.get(l.material) ?? [l.material],
   );
-  return asFound([r.name, plan.kind, "recipe", ...names]);
+  return asFound([r.name, plan.kind, "recipe", plan.purpose, plan.toldBy, ...names]);
 }
 async function project(tx: Tx, r: Recipe): Promise<void> {
   const v = present(r);

@@ -44,8 +44,8 @@ export const RECIPE_BODIES = {
 export type RecipeEventType = keyof typeof RECIPE_BODIES;
 export type RecipeBody<T extends RecipeEventType> = z.infer<(typeof RECIPE_BODIES)[T]>;
 export const RECIPE_ENTRIES: EntryRows<RecipeEventType> = {
-  written: entryRow(1, "noticed", "decides"),
-  changed: entryRow(1, "noticed", "decides"),
+  written: entryRow(2, "noticed", "decides"),
+  changed: entryRow(2, "noticed", "decides"),
   renamed: entryRow(1, "commutes", "noticed", "decides"),
   noted: entryRow(1, "commutes", "decides"),
   "put-away": entryRow(1, "noticed", "decides"),

@@ -54,6 +54,7 @@ export function foundBy(b: Batch): string {
       printDay(b.begunDay, "year"),
       b.frozen.vessel?.name,
     ],
+    ...[b.plan.purpose, b.plan.toldBy],
     ...(b.plan.meantFor ?? []),
     ...stuffs.flatMap((s) => [...s.names, s.latin]),
   ]);

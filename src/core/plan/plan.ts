@@ -121,7 +121,20 @@ export const HEAD = {
   meantFor: z.array(z.string().max(60)).max(20).optional(),
   /** How it is taken, in the maker's own words, for the label. */
   taken: z.string().max(200).optional(),
+  /** What it is for, in the maker's own words and for their eyes: it is found by, and printed nowhere. */
+  purpose: z.string().max(200).optional(),
+  /** Who told it. */
+  toldBy: z.string().max(120).optional(),
 } as const;
+
+/** What is only said of a plan, in words of the maker's own; it changes no figure. `kept` is theirs alone, and goes on no card or code. */
+export const SAYINGS = {
+  taken: { kept: false, most: 200 },
+  purpose: { kept: true, most: 200 },
+  toldBy: { kept: true, most: 120 },
+} as const;
+export type Saying = keyof typeof SAYINGS;
+export const SAYING_NAMES = Object.keys(SAYINGS) as Saying[];
 
 const materials = z
   .array(z.union([PlantRow.extend({ class: z.enum(PLANT_CLASSES) }), StuffRow]))
@@ -154,3 +167,9 @@ export const PlanFile = z.strictObject({
     .max(40),
 });
 export type PlanFile = z.infer<typeof PlanFile>;
+
+/** The plan as it may be handed on: without what is the maker's alone. */
+export function handedOn(plan: Plan): Plan {
+  const mine = new Set<string>(SAYING_NAMES.filter((s) => SAYINGS[s].kept));
+  return Object.fromEntries(Object.entries(plan).filter(([key]) => !mine.has(key))) as Plan;
+}

@@ -4,6 +4,7 @@ import Link from "next/link";
 import type { Window } from "@/core/care/care";
 import { addDays, printDay } from "@/core/day";
 import type { Change } from "@/core/journal/changes";
+import type { CameFrom } from "@/core/journal/events";
 import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import { heldBy } from "@/core/label/held";
@@ -135,6 +136,24 @@ export function NextThing({
         </p>
       )}
     </>
+  );
+}
+
+const STOOD: Readonly<Record<CameFrom, string>> = {
+  made: "It stood here already when it was written down.",
+  bought: "It was bought, and written down as it stood.",
+  given: "It was given to us, and written down as it stood.",
+};
+
+/** What was said of it that is nobody else’s: what it is for, who told it, how it came. */
+export function SaidOfIt({ batch: { plan, stood } }: { batch: Batch }) {
+  if (!plan.purpose && !plan.toldBy && !stood) return null;
+  return (
+    <p className="pb-2">
+      {plan.purpose && <>For {plan.purpose}. </>}
+      {plan.toldBy && <>Told by {plan.toldBy}. </>}
+      {stood && STOOD[stood]}
+    </p>
   );
 }
 

@@ -2,7 +2,7 @@
 import { useCallback, useMemo, useState } from "react";
 import type { RailJoint } from "@/core/advice/rail";
 
-import type { Plan } from "@/core/plan/plan";
+import { type Plan, SAYINGS, SAYING_NAMES } from "@/core/plan/plan";
 import { type Bench as Fittings } from "@/core/plan/ways";
 import type { UnitSystem } from "@/core/quantity/units";
 import type { Stored } from "@/core/stores/events";
@@ -239,9 +239,12 @@ export function Bench(props: Props) {
 
 /** What was said of the plan stays said, whatever it is made from. */
 const said = (to: Plan, was: Plan): Plan => {
-  const { meantFor: _m, taken: _t, ...rest } = to;
-  const { name, meantFor, taken } = was;
-  return { ...rest, name, ...(meantFor ? { meantFor } : {}), ...(taken ? { taken } : {}) };
+  const { name, meantFor } = was;
+  const rest = Object.fromEntries(
+    Object.entries(to).filter(([k]) => k !== "meantFor" && !(k in SAYINGS)),
+  ) as Plan;
+  const sayings = Object.fromEntries(SAYING_NAMES.flatMap((s) => (was[s] ? [[s, was[s]]] : [])));
+  return { ...rest, name, ...(meantFor ? { meantFor } : {}), ...sayings };
 };
 
 function Heading({
@@ -271,6 +274,8 @@ function Heading({
       way={plan.way ?? ""}
       meantFor={plan.meantFor ?? NOBODY}
       taken={plan.taken ?? ""}
+      purpose={plan.purpose ?? ""}
+      toldBy={plan.toldBy ?? ""}
       people={stores.people}
       today={today}
       cautions={made.grave}

@@ -1,6 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
+import type { Plan } from "@/core/plan/plan";
 
 import { cautiousWay, wayById } from "@/core/plan/kinds";
 
@@ -45,7 +46,8 @@ export function useHeadActions({ edit, rename }: BenchActions, fittings: Fitting
         }),
       setMeantFor: (names) =>
         edit(({ meantFor: _, ...p }) => (names.length > 0 ? { ...p, meantFor: [...names] } : p)),
-      setTaken: (words) => edit(({ taken: _, ...p }) => (words === "" ? p : { ...p, taken: words }), "taken"),
+      say: (what, words) =>
+        edit(({ [what]: _, ...p }) => (words === "" ? p : { ...p, [what]: words }) as Plan, what),
     }),
     [edit, rename, fittings],
   );

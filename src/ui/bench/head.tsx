@@ -4,7 +4,7 @@ import { Popover } from "radix-ui";
 import type { Caution } from "@/core/cautions/caution";
 import { FLAG_WORDS, type Person, isChild, isInfant } from "@/core/people/person";
 import { KIND, waysOf } from "@/core/plan/kinds";
-import { KINDS, type Kind } from "@/core/plan/plan";
+import { KINDS, type Kind, SAYINGS, SAYING_NAMES, type Saying } from "@/core/plan/plan";
 import { listed } from "@/core/words";
 import { CautionNote } from "../plan/cautions";
 
@@ -14,7 +14,7 @@ export interface HeadActions {
   readonly setKind: (kind: Kind) => void;
   readonly setWay: (id: string) => void;
   readonly setMeantFor: (names: readonly string[]) => void;
-  readonly setTaken: (words: string) => void;
+  readonly say: (what: Saying, words: string) => void;
 }
 
 interface Props {
@@ -25,6 +25,8 @@ interface Props {
   readonly way: string;
   readonly meantFor: readonly string[];
   readonly taken: string;
+  readonly purpose: string;
+  readonly toldBy: string;
   readonly people: readonly Person[];
   readonly today: string;
   readonly cautions: readonly Caution[];
@@ -155,6 +157,32 @@ function Chosen({
 
 const KIND_NAMES = KINDS.map((id) => ({ id, name: KIND[id].name }));
 
+const SAYS: Readonly<Record<Saying, { readonly label: string; readonly hint: string }>> = {
+  taken: { label: "How it is taken, for the label", hint: "how it is taken, for the label" },
+  purpose: { label: "What it is for; for your eyes alone", hint: "what it is for, yours alone" },
+  toldBy: { label: "Who told it", hint: "who told it" },
+};
+
+/** Something that is only said of it. */
+function OneSaying({ what, words, say }: { what: Saying; words: string; say: HeadActions["say"] }) {
+  const { label, hint } = SAYS[what];
+  return (
+    <>
+      <label className="sr-only" htmlFor={what}>
+        {label}
+      </label>
+      <input
+        id={what}
+        className={`stitch font-normal max-w-full placeholder:text-cobalt mr-3 ${what === "toldBy" ? "w-32" : "w-60"}`}
+        placeholder={hint}
+        value={words}
+        maxLength={SAYINGS[what].most}
+        onChange={(e) => say(what, e.target.value)}
+      />
+    </>
+  );
+}
+
 /** What it is, how it is made, how long and where it stands, whom it is for. Drawn again only when one of these changes. */
 export const BenchHead = memo(function BenchHead(p: Props) {
   const { actions } = p;
@@ -205,17 +233,9 @@ export const BenchHead = memo(function BenchHead(p: Props) {
         {" · "}
         <MeantFor meant={p.meantFor} people={p.people} today={p.today} set={actions.setMeantFor} />
         {" · "}
-        <label className="sr-only" htmlFor="taken">
-          How it is taken, for the label
-        </label>
-        <input
-          id="taken"
-          className="stitch font-normal w-64 max-w-full placeholder:text-cobalt"
-          placeholder="how it is taken, for the label"
-          value={p.taken}
-          maxLength={200}
-          onChange={(e) => actions.setTaken(e.target.value)}
-        />
+        {SAYING_NAMES.map((what) => (
+          <OneSaying key={what} what={what} words={p[what]} say={actions.say} />
+        ))}
       </p>
       {beside("people")}
       {beside("taken")}

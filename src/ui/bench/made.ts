@@ -5,7 +5,7 @@ import { cautionsAt, cautionsOf } from "@/core/cautions/rules";
 import type { Fault } from "@/core/fault";
 import { type Company, companyOf } from "@/core/people/company";
 import { linesOf } from "@/core/plan/edit";
-import type { Plan } from "@/core/plan/plan";
+import { type Plan, SAYING_NAMES } from "@/core/plan/plan";
 import { roleOf } from "@/core/plan/ways";
 import type { Context } from "@/core/reckoning/context";
 import { vesselOfPlan } from "@/core/reckoning/find";
@@ -50,7 +50,7 @@ export interface Made {
 const NONE: readonly never[] = [];
 
 /** Fields that are only said of a plan and change no figure. */
-const SAID: ReadonlySet<string> = new Set(["name", "meantFor", "taken", "ids"]);
+const SAID: ReadonlySet<string> = new Set(["name", "meantFor", "ids", ...SAYING_NAMES]);
 const samePhysically = (a: Plan, b: Plan): boolean =>
   [...new Set([...Object.keys(a), ...Object.keys(b)])].every(
     (k) => SAID.has(k) || a[k as keyof Plan] === b[k as keyof Plan],

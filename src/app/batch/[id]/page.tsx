@@ -15,7 +15,15 @@ import { changeWords } from "@/ui/plan/changes";
 import { Recipe } from "@/ui/batch/recipe";
 import { TakeBack } from "@/ui/batch/take-back";
 import { Unsound } from "@/ui/batch/unsound";
-import { BatchNotices, ItsBottles, NextThing, RecipeWays, StandsIn, WhatItIs } from "@/ui/batch/view";
+import {
+  BatchNotices,
+  ItsBottles,
+  NextThing,
+  RecipeWays,
+  SaidOfIt,
+  StandsIn,
+  WhatItIs,
+} from "@/ui/batch/view";
 import { Actions } from "@/ui/batch/actions";
 import { Diary } from "@/ui/batch/diary";
 import { cautionsAt } from "@/core/cautions/rules";
@@ -143,6 +151,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           {(working || batch.state === "strained" || batch.state === "bottled") && <Tasting batch={batch} />}
           <h2 className="ruled-head pt-2">Recipe</h2>
           <Recipe parts={recipeOf(batch, r)} />
+          <SaidOfIt batch={batch} />
           <RecipeWays batch={batch} />
           <ItsKin {...kin} second={marc ? batch.id : undefined} />
           {working && <TakeBack batch={batch} />}

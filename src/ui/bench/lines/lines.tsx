@@ -21,7 +21,8 @@ import type { Hint } from "../state";
 import type { LineActions } from "./line-actions";
 import { OneLine } from "./one-line";
 import { Measured } from "./say-otherwise";
-import { AddStep, StepRow } from "./step-row";
+import { AddStep } from "./add-step";
+import { StepRow } from "./step-row";
 
 interface Props {
   readonly made: Made;

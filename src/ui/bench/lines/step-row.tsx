@@ -1,9 +1,9 @@
 "use client";
-import { memo } from "react";
+import { memo, useState } from "react";
 import { ChevronDown, ChevronUp, X } from "lucide-react";
 import type { Caution } from "@/core/cautions/caution";
 import type { Fault } from "@/core/fault";
-import { PLACES, STEP_SORTS, type Step, type StepOf, WRINGING } from "@/core/plan/plan";
+import { PLACES, type Step, type StepOf, WRINGING } from "@/core/plan/plan";
 import { Wrong } from "../../kit/field";
 import { CautionNote } from "../../plan/cautions";
 import { PLACE_WORDS, STEP_WORDS, WRINGING_WORDS } from "../../plan/step-words";
@@ -170,6 +170,48 @@ function Words({ p }: { p: Props }) {
   }
 }
 
+/** What else is done at a step, in the maker’s own words: a touch opens it, and they are read out at the stove. */
+function OwnWords({
+  step: s,
+  name,
+  actions,
+}: {
+  step: Step;
+  name: string;
+  actions: Pick<LineActions, "changeStep">;
+}) {
+  const [open, setOpen] = useState(false);
+  const say = (text: string): void =>
+    actions.changeStep(
+      s.id,
+      ({ words: _, ...x }) => (text === "" ? x : { ...x, words: text }) as Step,
+      `${s.id}-words`,
+    );
+  if (!open && !s.words)
+    return (
+      <button
+        type="button"
+        className="plain ml-2"
+        aria-label={`${name}: in your own words`}
+        onClick={() => setOpen(true)}
+      >
+        + words
+      </button>
+    );
+  return (
+    <input
+      className="block w-full bg-transparent border-b border-dashed border-ash text-iron"
+      aria-label={`${name}: in your own words`}
+      autoFocus={open}
+      maxLength={500}
+      placeholder="what else is done, in your own words"
+      value={s.words ?? ""}
+      onChange={(e) => say(e.target.value)}
+      onBlur={() => setOpen(false)}
+    />
+  );
+}
+
 /** A step between the things that go in: said in words, changed where it stands, moved and taken out. */
 export const StepRow = memo(function StepRow(p: Props) {
   const { step: s, actions } = p;
@@ -181,7 +223,7 @@ export const StepRow = memo(function StepRow(p: Props) {
       <div className="flex items-center gap-x-2">
         <span className="quiet grow min-w-0">
           <Words p={p} />
-          {s.words && <span className="block text-iron">{s.words}.</span>}
+          <OwnWords step={s} name={name} actions={actions} />
         </span>
         {!p.first && (
           <button
@@ -228,29 +270,5 @@ export const StepRow = memo(function StepRow(p: Props) {
         />
       ))}
     </li>
-  );
-});
-
-/** A step more: put where such a step usually stands, and moved from there. */
-export const AddStep = memo(function AddStep({ add }: { add: LineActions["addStep"] }) {
-  return (
-    <p className="py-1.5 pl-8">
-      <label className="sr-only" htmlFor="add-step">
-        Add a step
-      </label>
-      <select
-        id="add-step"
-        className="stitch font-normal py-1"
-        value=""
-        onChange={(e) => e.target.value !== "" && add(e.target.value as Step["do"])}
-      >
-        <option value="">add a step …</option>
-        {STEP_SORTS.map((sort) => (
-          <option key={sort} value={sort}>
-            {STEP_WORDS[sort]}
-          </option>
-        ))}
-      </select>
-    </p>
   );
 });
