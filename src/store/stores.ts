@@ -161,6 +161,10 @@ async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreI
       const { people } = await stores(tx);
       return (await courseFault(tx, kept, { people, units, today: dayAt(now(), zone) })) ?? kept;
     }
+    case "wanted":
+      return kept.material === undefined && !kept.words
+        ? fault("NotAnItem", "Say what is wanted.", ["words"])
+        : kept;
     case "cloth":
       return kept;
     case "learned":

@@ -101,6 +101,23 @@ export type LearnedCloth = z.infer<typeof LearnedCloth>;
 export const CourseItem = HouseCourse.extend({ what: z.literal("course") });
 export type CourseItem = z.infer<typeof CourseItem>;
 
+/** Something that is to be picked or bought, in the words it was said in; of what is no ingredient the words alone. */
+export const Wanted = z.strictObject({
+  what: z.literal("wanted"),
+  where: z.enum(["gather", "buy"]),
+  /** How much, and of what: “10 cloves”, garlic. */
+  amount: text(60).optional(),
+  material: z.string().min(1).max(60).optional(),
+  form: z.enum(FORMS).optional(),
+  cut: z.enum(CUTS).optional(),
+  strength: text(40).optional(),
+  /** Words alone, where it is no ingredient. */
+  words: text(80).optional(),
+  /** What it is for. */
+  for: text(80).optional(),
+});
+export type Wanted = z.infer<typeof Wanted>;
+
 export const StoreItem = z.discriminatedUnion("what", [
   Lot,
   OwnVessel,
@@ -111,6 +128,7 @@ export const StoreItem = z.discriminatedUnion("what", [
   Cloth,
   LearnedCloth,
   CourseItem,
+  Wanted,
 ]);
 export type StoreItem = z.infer<typeof StoreItem>;
 

@@ -1,8 +1,9 @@
 import type { Market } from "../reading/measures";
 import { isLiquid } from "../material/material";
+import type { Line } from "../plan/plan";
 import { HEATS } from "../plan/read-plan";
 import type { Reckoning } from "../reckoning/reckon";
-import type { Program } from "../reckoning/program";
+import type { Program, Resolved } from "../reckoning/program";
 import { printDays } from "../reading/durations";
 import { type Allotment, allot } from "./allot";
 import { bottlesWanted } from "../cellar/fill";
@@ -20,7 +21,25 @@ export interface Want {
   readonly lackMl: number;
   readonly liquid: boolean;
   readonly instead: string | undefined;
+  /** How much of it lacks in the words it was said in, where all of it lacks and they are a measure or a count. */
+  readonly said: string | undefined;
+  /** What it is of, for the list and the stores. */
+  readonly of: Pick<Line, "material" | "form" | "cut" | "strength">;
 }
+
+/**
+ * Fresh plants that no garden of a temperate country has: they are bought, and so is whatever bears citrus. Everything else that is fresh may be picked
+ * or dug. General knowledge, unchecked.
+ */
+const FROM_AFAR: ReadonlySet<string> = new Set([
+  "ginger", "turmeric", "galangal", "lemongrass", "pineapple", "pomegranate", "date", "aloe", "kelp", "black-garlic", "kava", "ashwagandha", "shatavari",
+  "chilli-flakes",
+]); // prettier-ignore
+const isPicked = ({ stuff }: Resolved): boolean =>
+  stuff.plant &&
+  (stuff.form === "fresh" || stuff.form === "wilted") &&
+  !FROM_AFAR.has(stuff.id) &&
+  !stuff.tags.includes("citrus");
 
 export interface Need {
   /** To pick or dig: fresh plants that lack. */
@@ -35,6 +54,22 @@ export interface Need {
   readonly gear: readonly string[];
 }
 
+function saidOf({ line, lackG }: Allotment): string | undefined {
+  const { kind } = line.amount;
+  return lackG >= 0.99 * line.grams && (kind === "measure" || kind === "count")
+    ? line.line.amount
+    : undefined;
+}
+function ofLine({ stuff, line }: Resolved): Want["of"] {
+  const { form, cut } = stuff;
+  return {
+    material: stuff.id,
+    ...(form ? { form } : {}),
+    ...(cut && cut !== "whole" ? { cut } : {}),
+    ...(line.strength ? { strength: line.strength } : {}),
+  };
+}
+
 function wantOf(a: Allotment): Want {
   const { stuff, grams } = a.line;
   const have = grams - a.lackG;
@@ -46,6 +81,8 @@ function wantOf(a: Allotment): Want {
     lackG: a.lackG,
     lackMl: a.lackG / stuff.bulkLoose,
     liquid: isLiquid(stuff),
+    said: saidOf(a),
+    of: ofLine(a.line),
     instead: a.instead
       ? `${Math.round(a.instead.grams)} g ${a.instead.lot.form ?? "dried"} on hand would stand for ${a.instead.standsFor >= a.lackG - 0.5 ? "all of it" : `${Math.round(a.instead.standsFor)} g of it`}`
       : undefined,
@@ -56,15 +93,13 @@ function wantOf(a: Allotment): Want {
 export function needOf(p: Program, r: Reckoning, stores: Stores, market: Market): Need {
   const wants = allot(p, stores.lots).map((a) => ({ a, w: wantOf(a) }));
   const lacking = wants.filter(({ w }) => w.lackG > 0);
-  const fresh = (a: Allotment): boolean =>
-    a.line.stuff.plant && (a.line.stuff.form === "fresh" || a.line.stuff.form === "wilted");
   const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value, stores.empties, market);
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");
   const steep = steps.find((s) => s.do === "steep" && p.steep);
   return {
-    gather: lacking.filter(({ a }) => fresh(a)).map(({ w }) => w),
-    buy: lacking.filter(({ a }) => !fresh(a)).map(({ w }) => w),
+    gather: lacking.filter(({ a }) => isPicked(a.line)).map(({ w }) => w),
+    buy: lacking.filter(({ a }) => !isPicked(a.line)).map(({ w }) => w),
     have: wants.filter(({ w }) => w.lackG <= 0).map(({ w }) => w),
     bottles: bottles.length > 0 ? [{ name: vesselWords(bottles[0]!.vessel), count: bottles.length }] : [],
     gear: [

@@ -247,6 +247,27 @@ describe("cost", () => {
 });
 
 describe("need and gather", () => {
+  test("oranges and ginger are bought, thyme is picked; each in the words it was said in", () => {
+    const plan = made("oxymel-even", [
+      line("ginger", "3 inches", { form: "fresh" }),
+      line("garlic", "10 cloves", { form: "fresh" }),
+      line("thyme", "1 cup", { form: "fresh" }),
+      line("orange-peel", "20 g", { form: "fresh" }),
+    ]);
+    const { p, r } = reckoned(plan);
+    const need = needOf(p, r, EMPTY_STORES, "us");
+    expect(need.gather.map((w) => [w.name, w.said])).toEqual([
+      ["garlic", "10 cloves"],
+      ["thyme", "1 cup"],
+    ]);
+    // What fills the jar has no measure of its own: it is printed in the household’s.
+    expect(need.buy.map((w) => [w.name, w.said])).toEqual([
+      ["ginger", "3 inches"],
+      ["orange peel", "20 g"],
+      ["cider vinegar", undefined],
+      ["honey", undefined],
+    ]);
+  });
   test("fresh is gathered, the rest is bought, and what is there is said", () => {
     const { p, r } = reckoned(
       made("cider-after", [

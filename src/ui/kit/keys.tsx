@@ -11,6 +11,7 @@ const GO: Readonly<Record<string, readonly [page: string, words: string]>> = {
   c: ["/cellar", "the Cellar"],
   f: ["/formulary", "the Formulary"],
   t: ["/stores", "the Stores"],
+  l: ["/list", "the list to gather and buy"],
   a: ["/batches", "all batches"],
   h: ["/household", "the household"],
   r: ["/ready", "what must be begun when"],

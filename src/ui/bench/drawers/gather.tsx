@@ -5,6 +5,7 @@ import type { Reckoning } from "@/core/reckoning/reckon";
 import type { Program } from "@/core/reckoning/program";
 import { type Want, needOf } from "@/core/stores/need";
 import type { Stores } from "@/core/stores/stores";
+import { OntoTheList } from "../../stores/onto-the-list";
 import { useUnits } from "../../kit/units";
 
 function Wants({ head, wants }: { head: string; wants: readonly Want[] }) {
@@ -15,9 +16,10 @@ function Wants({ head, wants }: { head: string; wants: readonly Want[] }) {
       <h3 className="ruled-head pt-1">{head}</h3>
       <ul>
         {wants.map((w) => {
-          const amount = w.liquid
+          const measured = w.liquid
             ? units.volumeBoth(w.lackMl)
             : `${units.massExact(w.lackG)}, about ${units.volume(w.lackMl)}`;
+          const amount = w.said ?? measured;
           return (
             <li
               key={w.name + w.form}
@@ -27,6 +29,7 @@ function Wants({ head, wants }: { head: string; wants: readonly Want[] }) {
               <span>
                 <span className="font-semibold">{w.name}</span>
                 {w.form ? `, ${w.form}` : ""}: {amount}
+                {w.said && !w.liquid && <span className="text-ash"> (about {units.massExact(w.lackG)})</span>}
                 {w.haveG > 0.5 && (
                   <span className="text-ash">
                     {" "}
@@ -47,6 +50,27 @@ function Wants({ head, wants }: { head: string; wants: readonly Want[] }) {
   );
 }
 
+function Had({ have }: { have: readonly Want[] }) {
+  const units = useUnits();
+  if (have.length === 0) return null;
+  return (
+    <section>
+      <h3 className="ruled-head pt-1">In the stores already</h3>
+      <ul>
+        {have.map((w) => (
+          <li key={w.name + w.form} className="py-1.5 border-b border-rule flex justify-between gap-3">
+            <span>
+              {w.name}
+              {w.form ? `, ${w.form}` : ""}
+            </span>
+            <span className="text-ash">{units.massExact(w.wantG)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 /** What to gather, what to buy and what to lay ready; prints as a list of its own. */
 export function GatherDrawer({
   program,
@@ -60,9 +84,11 @@ export function GatherDrawer({
   name: string;
 }) {
   const units = useUnits();
-  const of = [program, reckoning, stores, units.market] as const;
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const need = useMemo(() => needOf(...of), of);
+  const { market } = units;
+  const need = useMemo(
+    () => needOf(program, reckoning, stores, market),
+    [program, reckoning, stores, market],
+  );
   const all = need.gather.length + need.buy.length + need.bottles.length === 0;
   return (
     <div className="print-alone" data-testid="need">
@@ -98,24 +124,9 @@ export function GatherDrawer({
             ))}
           </ul>
         </section>
-        {need.have.length > 0 && (
-          <section>
-            <h3 className="ruled-head pt-1">In the stores already</h3>
-            <ul>
-              {need.have.map((w) => (
-                <li key={w.name + w.form} className="py-1.5 border-b border-rule flex justify-between gap-3">
-                  <span>
-                    {w.name}
-                    {w.form ? `, ${w.form}` : ""}
-                  </span>
-                  <span className="text-ash">{units.massExact(w.wantG)}</span>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        <Had have={need.have} />
       </div>
-      <p className="no-print pt-3">
+      <p className="no-print pt-3 flex flex-wrap gap-x-6 items-center">
         <button
           type="button"
           className="plain min-h-11 inline-flex items-center gap-2"
@@ -123,6 +134,7 @@ export function GatherDrawer({
         >
           <Printer size={18} aria-hidden="true" /> print this list
         </button>
+        <OntoTheList need={need} name={name} />
       </p>
     </div>
   );
