@@ -1,28 +1,19 @@
 import { createHash } from "node:crypto";
 import { calendarFile } from "@/calendar/ics";
 import type { CalendarItem } from "@/calendar/item";
+import { itemsOfBottles } from "@/calendar/of-bottles";
 import { itemsOfJar } from "@/calendar/of-jars";
 import { type Day, addDays, daysBetween } from "@/core/day";
 import { strainTogether } from "@/core/care/weeks";
-import { counted } from "@/core/words";
 import { db } from "@/store/db";
 import type { Household } from "@/store/household";
-import { type BottleDates, bottleDates, jars } from "@/store/shelf";
+import { bottleDates, jars } from "@/store/shelf";
 import { windowDays } from "@/ui/shelf/card";
 import type { Lasts } from "@/ui/cellar/lasts";
 import { type CourseNow, isOn } from "@/core/cellar/house-course";
 import { coursesNow } from "@/store/courses";
 import { storedItems } from "@/store/stores";
 import { supplies } from "./supplies";
-
-const bestBy = (b: BottleDates): CalendarItem => ({
-  uid: `${b.batch_id}-${b.place}-best-by@jolly-crock`,
-  sequence: b.changes,
-  modified: b.changed_at.toISOString(),
-  summary: `Best by today: ${b.code} ${b.name}, ${counted(b.bottles, "bottle")}`,
-  details: "Look, smell, and when in doubt discard.",
-  when: { what: "days", from: b.best_by, to: b.best_by },
-});
 
 /** A name as part of an id that never changes. */
 const idOf = (name: string): string =>
@@ -83,7 +74,7 @@ export async function calendarOf(home: Household, today: Day): Promise<string> {
   const touches = working.flatMap((j) => itemsOfJar(j, plans.get(j.id), home.morning.at, home.away));
   const items = [
     ...touches,
-    ...bottles.map(bestBy),
+    ...itemsOfBottles(bottles),
     ...lasts.flatMap((l) => startBy(l, today)),
     ...courses.map((c) => takes(c, today, home)),
   ];

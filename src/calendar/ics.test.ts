@@ -21,6 +21,26 @@ function shows(at: Date, zone: string): string {
   return f.format(at);
 }
 
+test.each(["Asia/Calcutta", "US/Eastern", "Europe/Kiev"])(
+  "a zone by an older name, %s, is one zone throughout the file",
+  (zone) => {
+    const series = item(3, {
+      when: {
+        what: "series",
+        from: "2026-11-24",
+        at: "07:30",
+        everyDays: 1,
+        until: "2026-11-30",
+        except: [],
+      },
+    });
+    const file = calendarFile([series], "Lock Cottage", zone);
+    const names = [...file.matchAll(/TZID[=:]([^:;\r\n]+)/g)].map((m) => m[1]);
+    expect(names.length).toBeGreaterThan(1);
+    expect([...new Set(names)]).toEqual([zone]);
+  },
+);
+
 test("all-day windows come back as their days, the last one in", () => {
   const [e] = back([item(1)], "Europe/London").events!;
   expect(e!.start.type).toBe("DATE");

@@ -57,7 +57,14 @@ function zoneOf(zone: string): readonly Component[] {
   const rules = Array.isArray(block) ? block[0] : block;
   if (!rules) return [];
   const parsed = ICAL.parse(`BEGIN:VCALENDAR\r\n${rules}\r\nEND:VCALENDAR`) as unknown as Component;
-  return parsed[2].filter(([name]) => name === "vtimezone");
+  // A zone known by an older name comes with its newer one: it is called here as the events call it.
+  return parsed[2]
+    .filter(([name]) => name === "vtimezone")
+    .map(([name, props, inner]): Component => [
+      name,
+      props.map((p): Property => (p[0] === "tzid" ? [p[0], p[1], p[2], zone] : p)),
+      inner,
+    ]);
 }
 
 function whenOf({ when }: CalendarItem, zone: string): Property[] {

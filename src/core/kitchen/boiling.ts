@@ -1,3 +1,4 @@
+import { counted } from "../words";
 import { type Estimate, FOUR_IN_FIVE, estimate } from "../estimate";
 import { heightAt, type Solid, volumeAt } from "../vessel/profile";
 import { type Fitted, type Known, fitOf, spreadOf } from "./fit";
@@ -194,7 +195,9 @@ export function boilsDown(l: BoilingLearned, targetMl: number, now: number): Boi
   const by = leftMin > 0 ? Math.exp((FOUR_IN_FIVE * sd) / leftMin) : 1;
   const never = LETS_GO[b.cover] === 0 || leftMin >= FAR;
   const n = b.readings.length;
-  const because = [n === 0 ? "nothing read yet: by the pan’s width alone" : `from ${n} readings of this pan`];
+  const because = [
+    n === 0 ? "nothing read yet: by the pan’s width alone" : `from ${counted(n, "reading")} of this pan`,
+  ];
   const stopCm = cm(targetMl);
   return {
     minute: never ? undefined : estimate(at, now + leftMin / by, now + leftMin * by, because),

@@ -1,3 +1,4 @@
+import { counted } from "../words";
 import { type Estimate, FOUR_IN_FIVE, estimate } from "../estimate";
 import { type Fitted, type Known, fitOf, spreadOf } from "./fit";
 import type { Pan } from "./pan";
@@ -208,7 +209,9 @@ export function reaches(
   // Time left is never less than none: its spread is taken in proportion.
   const by = Math.exp((FOUR_IN_FIVE * sd) / left);
   const n = l.cooling.readings.length;
-  const because = [n === 0 ? "nothing read yet: by the pan’s size alone" : `from ${n} readings of this pan`];
+  const because = [
+    n === 0 ? "nothing read yet: by the pan’s size alone" : `from ${counted(n, "reading")} of this pan`,
+  ];
   return { comes: true, minute: estimate(at, now + left / by, now + left * by, because) };
 }
 

@@ -37,8 +37,16 @@ export function useMaking(batch: Batch) {
     router.refresh();
     void ask();
   };
-  const write = <T extends keyof ToBatch>(type: T, body: ToBatch[T]): Promise<boolean> =>
-    w.write(type, body, after);
+  // The same press again, before the page has caught up with the first, is the first.
+  const pressed = useRef("");
+  const write = async <T extends keyof ToBatch>(type: T, body: ToBatch[T]): Promise<boolean> => {
+    const press = `${batch.seq} ${type} ${JSON.stringify(body)}`;
+    if (pressed.current === press) return true;
+    pressed.current = press;
+    const ok = await w.write(type, body, after);
+    if (!ok && pressed.current === press) pressed.current = "";
+    return ok;
+  };
   const putRight = (entry: number): Promise<boolean> => w.putRight(entry, null, "", after);
   useEffect(() => {
     watch(batch.id);

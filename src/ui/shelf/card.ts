@@ -112,7 +112,11 @@ export function strainPlans(batches: readonly Batch[], weeks: Weeks): ReadonlyMa
 
 function dayWords(b: Batch, w: Window, day: number): string {
   if (b.state === "strained") return `strained ${printDay(b.strainedDay!, "short")}`;
-  return w ? `day ${day} of ${w.best}` : `day ${day}`;
+  if (!w) return `day ${day}`;
+  if (day <= w.best) return `day ${day} of ${w.best}`;
+  return day > w.latest
+    ? `day ${day}, its window closed on day ${w.latest}`
+    : `day ${day}, best was ${w.best}`;
 }
 
 /** Days to its best; what is strained comes first of all. */

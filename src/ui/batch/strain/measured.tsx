@@ -4,6 +4,7 @@ import type { BatchReckoning } from "@/core/journal/reckon";
 import { whereItWent } from "@/core/reckoning/went";
 import { useUnits } from "../../kit/units";
 import { LiquidWent } from "../../plan/went";
+import type { AfterStraining } from "./use-straining";
 import { verdictHead } from "../../plan/verdict-words";
 
 /** What a measure that cannot be is answered with, and the ways on from there. */
@@ -37,15 +38,21 @@ export function MeasureWrong({
   );
 }
 
+const NEXT: Readonly<Record<AfterStraining, string | undefined>> = {
+  make: "Next: back to the stove with it.",
+  finish: "Next: sweeten to the measure.",
+  bottle: undefined,
+};
+
 /** What was measured comes to, and where the rest of the liquid went. */
 export function Measured({
   got,
   marcG,
-  finishes,
+  next,
 }: {
   got: BatchReckoning | undefined;
   marcG: number | undefined;
-  finishes: boolean;
+  next: AfterStraining;
 }) {
   const units = useUnits();
   const says = got && verdictHead(got.reckoning.verdict);
@@ -55,7 +62,7 @@ export function Measured({
         {got && says && (
           <>
             That is {units.volumeExact(got.reckoning.strained.ml.value)}.{" "}
-            {finishes ? "Next: sweeten to the measure." : `As it is: ${says.place} ${says.life}`}
+            {NEXT[next] ?? `As it is: ${says.place} ${says.life}`}
           </>
         )}
       </p>

@@ -66,7 +66,7 @@ function MeasureForm({ s }: { s: Straining }) {
         />
       )}
       <MarcWeighed s={s} />
-      <Measured got={s.got} marcG={s.marcG} finishes={s.finishes} />
+      <Measured got={s.got} marcG={s.marcG} next={s.next} />
       <button
         type="submit"
         className="slab text-[1.25rem] mt-3 min-h-14"

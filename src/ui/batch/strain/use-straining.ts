@@ -28,7 +28,8 @@ interface Kept {
 }
 
 /** Where the hands go from the cloth: back to the stove where it is boiled down or cooled first, else to what goes in, or the bottles. */
-function afterStraining(plan: Batch["plan"]): "make" | "finish" | "bottle" {
+export type AfterStraining = "make" | "finish" | "bottle";
+function afterStraining(plan: Batch["plan"]): AfterStraining {
   const cut = plan.steps.findIndex((s) => s.do === "strain");
   const next = plan.steps[cut + 1];
   if (next && next.do !== "add" && next.do !== "bottle") return "make";
@@ -51,7 +52,6 @@ export function useStraining(batch: Batch, company: Company) {
   const { write, insist, sending, fault, clear, router, when } = useWrite(batch.id, batch.seq);
   const cut = batch.plan.steps.findIndex((s) => s.do === "strain");
   const planned = batch.plan.steps[cut];
-  const finishes = batch.plan.steps.some((s, i) => s.do === "add" && i > cut);
   const blank: Kept = {
     measured: "",
     marc: "",
@@ -91,7 +91,8 @@ export function useStraining(batch: Batch, company: Company) {
     });
   };
   return {
-    ...{ measured, marc, how, stays, seen, signs, stops, finishes, sending, insist, send, when },
+    ...{ measured, marc, how, stays, seen, signs, stops, sending, insist, send, when },
+    next: afterStraining(batch.plan),
     expects: guess.ok ? guess.value.reckoning.strained.ml : undefined,
     got: got?.ok ? got.value : undefined,
     wrong: got && !got.ok ? got.faults[0] : of("measured"),
