@@ -50,6 +50,8 @@ const PAGES: readonly (readonly [name: string, path: () => string, least: number
   ["the book", () => "/formulary", 6],
   ["a recipe", () => `/formulary/${ids["book"]}`, 8],
   ["what is carried out", () => "/export", 3],
+  ["what stands already", () => "/standing", 4],
+  ["the list", () => "/list", 1],
   ["where it went", () => `/recall?batch=${ids["HO-26-01"]}`, 3],
 ];
 /** What every page has at its head and foot is walked on the Bench. */

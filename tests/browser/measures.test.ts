@@ -21,8 +21,10 @@ const NOW = "2026-11-24T09:00:00Z";
 process.env["JOLLY_NOW_FROZEN"] = NOW;
 
 /** What a household would never say itself, behind a figure. */
-const FOREIGN: Readonly<Record<"us" | "metric", RegExp>> = {
+const FOREIGN: Readonly<Record<UnitSystem, RegExp>> = {
   us: /[\d¼½¾⅓⅔⅛]\s*(?:mL|ml|cL|L|litres?|°C|cm|mm|kg)(?![\p{L}\d])/u,
+  // Pints and spoons in the kitchen, millilitres on the jug, grams, °C and centimetres.
+  imperial: /[\d¼½¾⅓⅔⅛]\s*(?:°F|quarts?|gallons?|in|inches)(?![\p{L}\d])/u,
   metric: /[\d¼½¾⅓⅔⅛]\s*(?:fl oz|oz|lb|°F|quarts?|pints?|gallons?|in|inches)(?![\p{L}\d])/u,
 };
 
@@ -38,10 +40,14 @@ interface Said {
   readonly lot: string;
   readonly spoon: string;
 }
-const SAID: Readonly<Record<"us" | "metric", Said>> = {
+const SAID: Readonly<Record<UnitSystem, Said>> = {
   us: {
     ...{ vessel: "us-quart", bottle: "us-b-8", name: "8 fl oz bottle", herb: "1 cup", vinegar: "1¾ cups" },
     ...{ honey: "1¼ cups", measured: "1½ cups", ml: 236, lot: "8 oz", spoon: "1 tsp" },
+  },
+  imperial: {
+    ...{ vessel: "m-1000", bottle: "b-250-swing", name: "250 mL", herb: "30 g", vinegar: "¾ pint" },
+    ...{ honey: "½ pint", measured: "350 mL", ml: 250, lot: "200 g", spoon: "1 tsp" },
   },
   metric: {
     ...{ vessel: "m-1000", bottle: "b-250-swing", name: "250 mL", herb: "30 g", vinegar: "400 mL" },
@@ -81,7 +87,7 @@ const planOf = (units: UnitSystem, s: Said): Plan =>
   } as never);
 
 /** A household of these measures that has something of everything: a working jar, one strained, one bottled and poured from. */
-async function lived(units: "us" | "metric"): Promise<Lived> {
+async function lived(units: UnitSystem): Promise<Lived> {
   const home = await newHousehold();
   const s = SAID[units];
   await settleAnew(home.sql, { key: randomUUID(), settings: { units, ...usualScales(units) } });
@@ -89,6 +95,18 @@ async function lived(units: "us" | "metric"): Promise<Lived> {
     keep(home.sql, { id: randomUUID(), key: randomUUID(), type: "kept", body: { item } });
   await kept({ what: "lot", material: "thyme", form: "dried", amount: s.lot, got: "2026-10-01" });
   await kept({ what: "empties", vessel: s.bottle, count: 9 });
+  await kept({ what: "person", name: "the keeper", flags: [], allergies: [] });
+  await kept({ what: "wanted", where: "buy", material: "honey", amount: s.honey, for: "Thyme oxymel" });
+  await kept({
+    ...{
+      what: "lot",
+      material: "sage",
+      form: "fresh",
+      amount: s.lot,
+      got: "2026-11-01",
+      drying: "2026-11-20",
+    },
+  });
   const batches: string[] = [];
   const say = async (id: string, type: string, body: unknown) => {
     const seen = (await batchOf(home.sql, id))!.seq;
@@ -113,6 +131,10 @@ async function lived(units: "us" | "metric"): Promise<Lived> {
     const poured = await writeBottle(home.sql, bottle, pour);
     if (!poured.ok) throw new Error(poured.fault.message);
   }
+  const takers = [{ who: "the keeper", ml: 5, said: s.spoon }];
+  const course = { remedy: "Thyme oxymel", kind: "oxymel", takers, times: 2, from: "2026-11-20", rest: 0 };
+  const laid = await kept({ what: "course", ...course });
+  if (!laid.ok) throw new Error(laid.fault.message);
   const [jar, strained, done] = batches as [string, string, string];
   const pages = [
     ...[
@@ -124,6 +146,8 @@ async function lived(units: "us" | "metric"): Promise<Lived> {
       "/stores",
       "/household",
       "/formulary",
+      "/standing",
+      "/list",
     ],
     ...["", "/make", "/strain", "/recipe"].map((x) => `/batch/${jar}${x}`),
     ...["", "/finish", "/bottle", "/recipe"].map((x) => `/batch/${strained}${x}`),
@@ -155,7 +179,7 @@ async function unfolded(page: Page): Promise<void> {
     if (await s.isVisible()) await s.click().catch(() => undefined);
 }
 
-describe.each(["us", "metric"] as const)("a household of %s measures", (units) => {
+describe.each(["us", "metric", "imperial"] as const)("a household of %s measures", (units) => {
   let all: Lived;
   let browser: Browser;
   beforeAll(async () => {
