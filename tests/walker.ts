@@ -81,17 +81,22 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^write it down$/, "writes"],
   // What stands already, what the household takes, and its list.
   [
-    /^(?:one stands already|some stand already|A recipe of mine|A jar already|Herbs, and no|the list$|Some stand)/,
+    /^(?:one stands already|some stand already|A recipe of mine|A jar already|Herbs, and no|Some stand)/,
     "goes",
   ],
   [/^(?:the list|what it is|what is in it|what else was said|something else|in each|how many)/, "types"],
   [/^(?:kind|it is|it was|it stands in|bottles|where|over the heat|of)$/, "chooses"],
   [/^(?:since|made on|it came on|opened, if one is|best by, on its label|from)$/, "dates"],
-  [/^(?:Another|there is more in it)/, "changes"],
+  [/^(?:there is more in it|later$)/, "changes"],
+  // Where nothing else stands on the board it is picked already; the tests of what stands press it.
+  [/^Another$/, "writes"],
   [/^(?:lay down a course|write down a blend|they come out|some stay in|all stay in)/, "changes"],
   [/: in your own words$/, "changes"],
   [/^(?:What it is for|Who told it)/, "types"],
-  [/^(?:Lay it down|end it|Put it on|put it on the list|Into the stores|US cups|imperial pints)/, "writes"],
+  [
+    /^(?:Lay it down|end it|Put it on|put it on the list|Into the stores|US cups|mL and grams, |imperial pints)/,
+    "writes",
+  ],
   [/ takes .* of |^all \d have$|^both have$|: got it$|^Keep the blend$|^It stays in$/, "writes"],
   // The book.
   [/^(?:Boatman’s mustard vinegar|Winter damson|20\d\d, \d+)$/, "goes"],

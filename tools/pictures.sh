@@ -18,6 +18,7 @@ shot /bench bench-ways "$oxymel ;; [...document.querySelectorAll('button')].find
 shot /bench bench-cautions "wait:300 ;; type:input[role=combobox]::1 cup elderberry, frozen ;; press:Enter ;; select:#lid-choice::metal ;; click:button[aria-label^='Meant for'] ;; wait:400 ;; [...document.querySelectorAll('[role=dialog] label')].find(l=>l.textContent.startsWith('the baby')).querySelector('input').click() ;; press:Escape ;; wait:600 ;; document.activeElement.blur()"
 shot / shelf
 shot /cellar cellar "click:a[aria-label^='SY-26-01'] ;; wait:700"
+shot /standing standing "wait:300 ;; type:#stands-list::fire cider, 1 L jar, since 2 November, garlic, ginger ;; press:Enter ;; type:#stands-list::3 bottles of thyme syrup, 250 mL, made in October, fridge, simmered ;; press:Enter ;; type:#stands-list::hyssop oxymel from my aunt, one bottle, opened last week ;; wait:900"
 shot /stores stores
 shot /household household
 shot "/batch/$(batch OX-26-02)" batch

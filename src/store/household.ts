@@ -29,9 +29,12 @@ export async function household(sql: Sql | Tx): Promise<Household> {
   return { ...said, places: z.array(Place).parse(h.places), ...USUAL_WEEKS, ...Weeks.parse(weeks) };
 }
 
-/** Whether it has ever said how it measures; a household that has not is asked where that is first needed. */
+/** Whether it has said how it measures, or measured already; a household that has done neither is asked where that is first needed. */
 export const hasSettled = async (sql: Sql | Tx): Promise<boolean> =>
-  (await sql`select 1 from event where stream_kind = 'household' and type = 'settled' limit 1`).length > 0;
+  (
+    await sql`
+      select 1 from event where (stream_kind = 'household' and type = 'settled') or (stream_kind = 'batch' and type = 'begun') limit 1`
+  ).length > 0;
 
 /** Writes the household's row, once; a second call changes what it says of itself. */
 export async function settle(sql: Sql | Tx, h: Household): Promise<void> {

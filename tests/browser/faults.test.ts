@@ -202,7 +202,7 @@ describe("a journal that is away", () => {
     expect(await page.evaluate(() => document.body.innerText)).not.toMatch(/ECONN|postgres|at \w+ \(/i);
     cluster.start();
     // It looks by itself whether the journal is back.
-    await says(page, "The shelf is empty");
+    await says(page, "Three ways to begin");
     await browser.close();
     await app.stop();
     cluster.stop();

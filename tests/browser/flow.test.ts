@@ -46,7 +46,7 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
   test("an empty shelf says how to begin", async () => {
     const page = await newPage(browser);
     await goTo(page, app.url);
-    expect(await words(page)).toContain("Plan the first at the Bench");
+    expect(await words(page)).toContain("Herbs, and no plan");
     expect(page.errors).toEqual([]);
     await page.close();
   });

@@ -410,7 +410,7 @@ describe("each of the six kinds, from an empty Bench, by keyboard alone", () => 
     await goTo(page, `${app.url}/bench`);
     await page.waitForSelector('[aria-busy="false"]');
     const tabTo = async (selector: string): Promise<void> => {
-      for (let i = 0; i < 80; i++) {
+      for (let i = 0; i < 100; i++) {
         if (await page.evaluate((s) => document.activeElement?.matches(s) ?? false, selector)) return;
         await page.keyboard.press("Tab");
       }

@@ -2,6 +2,7 @@ import { describe, expect, test } from "@jest/globals";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { ownPlant } from "../../../tests/own-plant";
+import { UNNAMED } from "../material/unnamed";
 import type { Person } from "../people/person";
 import type { Plan } from "../plan/plan";
 import { reckonProgram } from "../reckoning/reckon";
@@ -52,6 +53,7 @@ const on = (flag: Person["flags"][number]): Person => person("the keeper", { fla
 const allergic = (to: string): Person => person("the keeper", { allergies: [to] });
 const BABY = person("the baby", { born: "2026-03" });
 const CHILD = person("the schoolchild", { born: "2017-05" });
+const UNNAMED_IN_IT: Plan = { ...OXYMEL(line(UNNAMED.id, "30 g", { form: "dried" })), materials: [UNNAMED] };
 const WITH_ALCOHOL = TINCTURE(dried("thyme", "1/2 jar"));
 
 type Case = readonly [
@@ -149,6 +151,10 @@ const CASES: readonly Case[] = [
   ["overflows", "stop", [POT("p-1500", "2 L")], [POT("p-1500", "1 L")]],
   ["boils-dry", "stop", [POT("p-1500", "300 mL", "3 hours")], [POT("p-1500", "1 L")]],
   ["own-plant", "note", [ownPlant("towpath mint")], [THYME]],
+  // Of what stood already: nobody named it, or nobody remembers how much.
+  ["unnamed-in-it", "caution", [UNNAMED_IN_IT], [THYME]],
+  ["unnamed-in-it", "stop", [UNNAMED_IN_IT, on("pregnant")], [ownPlant("towpath mint")]],
+  ["amount-not-known", "note", [OXYMEL(dried("thyme", "not known"))], [THYME]],
   [
     "too-much-a-day",
     "stop",
@@ -579,12 +585,14 @@ const CASES: readonly Case[] = [
   ],
 ];
 /** Said of everything that is made or bottled, so that nothing silences them. */
-/** `stood-too-long` is asked of what befell a batch: journal/one-history.test.ts. */
-const STANDING = ["clean-jars", "discard-signs", "nobody-by-that-name", "stood-too-long"];
+/** What is asked of what befell a batch is tried there: `stood-too-long` in journal/one-history, `plants-stay` in reckoning/stays. */
+const STANDING = ["clean-jars", "discard-signs", "nobody-by-that-name", "stood-too-long", "plants-stay"];
 
 describe("every rule speaks and holds its tongue", () => {
   test("none is left out of the table", () =>
-    expect([...CASES.map((c) => c[0]), ...STANDING].sort()).toEqual(RULES.map((r) => r.id).sort()));
+    expect([...new Set([...CASES.map((c) => c[0]), ...STANDING])].sort()).toEqual(
+      RULES.map((r) => r.id).sort(),
+    ));
   test.each(CASES)("%s fires as %s", (id, severity, [plan, ...people]) =>
     expect(of(id, plan, people)?.severity).toBe(severity),
   );
