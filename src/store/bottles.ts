@@ -20,13 +20,13 @@ import { mayFollowBottle } from "../core/cellar/may-befall";
 import { neverAtTheDoor } from "../core/cautions/door";
 import { oddFreezing } from "../core/journal/odd";
 import { reckonBatch } from "../core/journal/reckon";
-import { readMeasured } from "../core/reading/amounts";
 import { VESSELS } from "../core/vessel/catalogue";
 import { type Refused, type Stream, type Written, appendWithin, eventsOf } from "./append";
 import type { Sql, Tx } from "./db";
 import type { EventRequest } from "./entries";
 import { household } from "./household";
 import { batchOf } from "./journal";
+import { MOST_A_DAY_ML, saysOtherwise } from "./said-ml";
 import { stores } from "./stores";
 import { projectBatch } from "./projection";
 
@@ -108,21 +108,15 @@ function unheldTogether(type: BottleEventType, body: unknown): Fault | undefined
 async function saidOtherwise(tx: Tx, type: BottleEventType, body: unknown): Promise<Fault | undefined> {
   if (type !== "poured" && type !== "coursed") return undefined;
   const { ml, said } = body as { ml: number; said: string };
-  const read = readMeasured(said, (await household(tx)).units);
-  if (!read.ok || read.value.dimension !== "volume") return undefined;
-  const is = read.value.si.value;
-  return Math.abs(is - ml) > ml * BY_SPOON + 0.5
-    ? fault(
+  const is = saysOtherwise(ml, said, (await household(tx)).units);
+  return is === undefined
+    ? undefined
+    : fault(
         "SaidOtherwise",
         `“${said}” is about ${Math.round(is)} mL, not ${Math.round(ml)} mL. Say how much it was.`,
         ["said"],
-      )
-    : undefined;
+      );
 }
-/** Spoons differ by so much from country to country. */
-const BY_SPOON = 0.35;
-/** No course here is more than this a day, mL; what may be taken is judged elsewhere, far below it. */
-const MOST_A_DAY_ML = 1000;
 
 async function completed(
   tx: Tx,

@@ -1,33 +1,17 @@
 import { type CourseNow, type HouseCourse, houseCourseStands, isOn } from "../core/cellar/house-course";
-import type { PerMl } from "../core/cellar/course";
+import { type PerMl, perMlOf } from "../core/cellar/course";
 import { neverAtTheDoor } from "../core/cautions/door";
 import type { Day } from "../core/day";
 import { type Fault, fault } from "../core/fault";
 import { reckonBatch } from "../core/journal/reckon";
 import type { Person } from "../core/people/person";
-import { readMeasured } from "../core/reading/amounts";
-import { spoonOf } from "../core/reckoning/spoon";
 import type { Away } from "../core/care/weeks";
 import type { Stored } from "../core/stores/events";
 import type { UnitSystem } from "../core/quantity/units";
 import type { Sql, Tx } from "./db";
 import { batchOf } from "./journal";
+import { MOST_A_DAY_ML, saysOtherwise } from "./said-ml";
 import { bottlesOfRemedy, cellarBottles } from "./shelf";
-
-/** No one takes more than this a day here, mL; what may be taken is judged elsewhere, far below it. */
-const MOST_A_DAY_ML = 1000;
-/** Spoons differ by so much from country to country. */
-const BY_SPOON = 0.35;
-
-/** An amount beside words that say another. */
-function saidOtherwise(ml: number, said: string, units: UnitSystem): string | undefined {
-  const read = readMeasured(said, units);
-  if (!read.ok || read.value.dimension !== "volume") return "Say it as spoons or mL, like “1 tsp”.";
-  const is = read.value.si.value;
-  return Math.abs(is - ml) > ml * BY_SPOON + 0.5
-    ? "That is not what was sent beside it. Say it again."
-    : undefined;
-}
 
 /** Batches of which bottles of a remedy stand there. */
 const batchesOf = (tx: Sql | Tx, c: Pick<HouseCourse, "remedy" | "kind">): Promise<{ id: string }[]> => tx<
@@ -47,8 +31,12 @@ export async function courseFault(
   }: { readonly people: readonly Person[]; readonly units: UnitSystem; readonly today: Day },
 ): Promise<Fault | undefined> {
   for (const [i, t] of c.takers.entries()) {
-    const odd = saidOtherwise(t.ml, t.said, units);
-    if (odd) return fault("SaidOtherwise", odd, ["takers", i, "said"]);
+    if (saysOtherwise(t.ml, t.said, units) !== undefined)
+      return fault("SaidOtherwise", "That is not what was sent beside it. Say it again.", [
+        "takers",
+        i,
+        "said",
+      ]);
     if (t.ml * c.times > MOST_A_DAY_ML)
       return fault(
         "TooMuch",
@@ -87,14 +75,10 @@ const pouredToday = (sql: Sql, today: Day): Promise<PouredToday[]> => sql<Poured
   group by 1, 2, 3`;
 
 /** What a mL of a remedy holds, by the newest batch of which bottles stand there. */
-async function perMlOf(sql: Sql, id: string): Promise<PerMl | undefined> {
+async function heldPerMl(sql: Sql, id: string): Promise<PerMl | undefined> {
   const batch = await batchOf(sql, id);
   const made = batch && reckonBatch(batch);
-  if (!made?.ok) return undefined;
-  const { reckoning } = made.value;
-  const spoon = spoonOf(reckoning);
-  const of = (e: { value: number }): number => e.value / reckoning.spoonMl;
-  return { sugar: of(spoon.sugar), alcohol: of(spoon.alcohol), herb: of(spoon.herb) };
+  return made?.ok ? perMlOf(made.value.reckoning) : undefined;
 }
 
 /** Every course of the household that is not over, as it stands today. */
@@ -114,7 +98,7 @@ export async function coursesNow(
       );
       const bottles = await bottlesOfRemedy(sql, { name: course.remedy, kind: course.kind }, today);
       const newest = from.at(-1);
-      const per = newest && (await perMlOf(sql, newest.batch_id));
+      const per = newest && (await heldPerMl(sql, newest.batch_id));
       const takenBy = (who: string): number =>
         poured.find((p) => p.name === like && p.kind === course.kind && p.who === who.toLowerCase())?.ml ?? 0;
       return {

@@ -13,9 +13,7 @@ import { bestByOfBottle } from "@/core/label/clock";
 import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
 import type { Kind } from "@/core/plan/plan";
-import type { PerMl } from "@/core/cellar/course";
-import type { Reckoning } from "@/core/reckoning/reckon";
-import { spoonOf } from "@/core/reckoning/spoon";
+import { perMlOf } from "@/core/cellar/course";
 import { storesOf } from "@/core/stores/stores";
 import { coursesNow } from "@/store/courses";
 import { storedItems, stores } from "@/store/stores";
@@ -90,13 +88,6 @@ function mindedOf(
   const who = companyOf({ meantFor }, { people, today });
   const asked = { program, reckoning, ...who, dayMl, days: course?.days };
   return forWhoTakesIt(cautionsOf(asked)).map((c) => `${c.says} ${c.todo}`);
-}
-
-/** g of sugar, alcohol and dried herb in a mL. */
-function perMlOf(r: Reckoning): PerMl {
-  const spoon = spoonOf(r);
-  const of = (e: { value: number }): number => e.value / r.spoonMl;
-  return { sugar: of(spoon.sugar), alcohol: of(spoon.alcohol), herb: of(spoon.herb) };
 }
 
 /** Pixels for a centimetre, so that a small bottle is as large in the hand as a tall one. */

@@ -1,4 +1,6 @@
 import { type Day, addDays, daysBetween } from "../day";
+import type { Reckoning } from "../reckoning/reckon";
+import { spoonOf } from "../reckoning/spoon";
 import type { Taken } from "./supply";
 
 /** A course as its maker lays it down: so much, so often, for so many days, then days of rest. The tool does arithmetic on it and nothing more. */
@@ -19,6 +21,13 @@ export interface PerMl {
   readonly sugar: number;
   readonly alcohol: number;
   readonly herb: number;
+}
+
+/** What a mL of a remedy holds, by its reckoning. */
+export function perMlOf(r: Reckoning): PerMl {
+  const spoon = spoonOf(r);
+  const of = (e: { readonly value: number }): number => e.value / r.spoonMl;
+  return { sugar: of(spoon.sugar), alcohol: of(spoon.alcohol), herb: of(spoon.herb) };
 }
 
 export interface CourseStands {
