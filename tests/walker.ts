@@ -81,7 +81,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^write it down$/, "writes"],
   // What stands already, what the household takes, and its list.
   [
-    /^(?:one stands already|some stand already|A recipe of mine|A jar already|Herbs, and no|Some stand)/,
+    /^(?:one stands already|some stand already|A recipe of mine|A jar already|Herbs, and no|Some stand|the list to gather)/,
     "goes",
   ],
   [/^(?:the list|what it is|what is in it|what else was said|something else|in each|how many)/, "types"],

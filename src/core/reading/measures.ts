@@ -37,7 +37,12 @@ export interface Measures extends Scales {
   /** Two volumes as they are added up in a field, and one alone: examples of what may be typed. */
   readonly examples: { readonly parts: string; readonly volume: string };
   /** A jar and a bottle as they are called where the household buys them: examples too. */
-  readonly calls: { readonly jar: string; readonly bottle: string };
+  readonly calls: {
+    readonly jar: string;
+    readonly bottle: string;
+    readonly herb: string;
+    readonly liquid: string;
+  };
   /** What a ruler for paper is marked in, for a field that takes bare numbers. */
   readonly ruler: { readonly words: string; readonly mm: number };
   /** What a jug and a bottle are marked in, for a field that takes a bare number. */
@@ -113,8 +118,8 @@ export function measuresOf({ units, degrees, lengths }: Scales): Measures {
         : { parts: "2 cups + 1 cup", volume: "3¼ cups" },
     calls:
       marketOf({ units, lengths }) === "us"
-        ? { jar: "quart jar", bottle: "8 oz" }
-        : { jar: "1 L jar", bottle: "250 mL" },
+        ? { jar: "quart jar", bottle: "8 oz", herb: "1 lb", liquid: "1 quart" }
+        : { jar: "1 L jar", bottle: "250 mL", herb: "500 g", liquid: "2 L" },
     ruler: lengths === "cm" ? { words: "mm", mm: 1 } : { words: "inches", mm: 10 * CM_PER_INCH },
     jug: ounces ? { words: "fl oz", ml: OUNCE[units] } : { words: "mL", ml: 1 },
     pricedBy: ounces ? { words: "8 fl oz", ml: 8 * OUNCE[units] } : { words: "100 mL", ml: 100 },

@@ -9,6 +9,7 @@ import { readAmount } from "@/core/reading/amounts";
 import { contextIn } from "@/core/reading/said";
 import { AddLine } from "../plan/add-line";
 import { Field } from "../kit/field";
+import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
 import { readPrice } from "./price";
 
@@ -144,6 +145,7 @@ function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
 
 /** Something has come in: what, how much, what was paid. */
 export function Incoming(p: Props) {
+  const { calls } = useUnits();
   const [line, setLine] = useState<Said | undefined>();
   const [wrong, setWrong] = useState<string | undefined>();
   const context = useMemo(
@@ -154,7 +156,7 @@ export function Incoming(p: Props) {
     const first = lines[0]!;
     if (lines.length > 1) return setWrong("One thing at a time: each lot has its own weight and price.");
     if (!weighed(first, p.household))
-      return setWrong(`Say how much ${names} there is: “250 g”, “1 L”, “20 cloves”.`);
+      return setWrong(`Say how much ${names} there is: “${calls.herb}”, “${calls.liquid}”, “20 cloves”.`);
     setWrong(undefined);
     setLine(first);
   };
@@ -164,7 +166,12 @@ export function Incoming(p: Props) {
         <Bought key={line.material} line={line} p={p} done={() => setLine(undefined)} />
       ) : (
         <>
-          <AddLine context={context} example="500 g hyssop, dried" add={take} writtenDown={() => {}} />
+          <AddLine
+            context={context}
+            example={`${calls.herb} hyssop, dried`}
+            add={take}
+            writtenDown={() => {}}
+          />
           {wrong && (
             <p role="alert" className="wrong">
               {wrong}

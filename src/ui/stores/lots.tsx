@@ -1,9 +1,11 @@
 "use client";
+import Link from "next/link";
 import type { Day } from "@/core/day";
 import type { Catalogue } from "@/core/material/catalogue";
 import { driedBefore } from "@/core/stores/dried";
 import type { Stored } from "@/core/stores/events";
 import type { UnitSystem } from "@/core/quantity/units";
+import { useUnits } from "../kit/units";
 import { BringIn } from "./bring-in";
 import { Incoming } from "./incoming";
 import { type LotStored, OneLot } from "./one-lot";
@@ -37,6 +39,7 @@ export function Lots({
   currency: string;
   today: Day;
 }) {
+  const { calls } = useUnits();
   const catalogue = useCatalogue(items);
   const lots = items.filter((s): s is LotStored => s.item.what === "lot");
   return (
@@ -45,12 +48,15 @@ export function Lots({
         <h2 id="lots" className="text-[1.25rem]">
           What is in the stores
         </h2>
+        <Link href="/list" className="inline-flex items-center min-h-11">
+          the list to gather and buy
+        </Link>
         <Incoming household={household} currency={currency} today={today} catalogue={catalogue} />
         <BringIn household={household} catalogue={catalogue} today={today} items={items} />
         {lots.length === 0 && (
           <p className="py-3 max-w-prose">
-            Nothing is written down yet. Type what has come in, “500 g hyssop, dried” or “2 L cider vinegar”;
-            the Bench then knows what is at hand, and what a batch costs.
+            Nothing is written down yet. Type what has come in, “{calls.herb} hyssop, dried” or “
+            {calls.liquid} cider vinegar”; the Bench then knows what is at hand, and what a batch costs.
           </p>
         )}
         {sorted(lots, catalogue).map(
