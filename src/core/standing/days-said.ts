@@ -62,6 +62,13 @@ function slashed(a: string, b: string, year: string, { system }: Around): Day | 
   return system === "us" ? (monthFirst ?? dayFirst) : (dayFirst ?? monthFirst);
 }
 
+/** The same of a day without its year. */
+function slashedBare(a: number, b: number, around: Around): Day | undefined {
+  const monthFirst = nearestYear(a, b, around);
+  const dayFirst = nearestYear(b, a, around);
+  return around.system === "us" ? (monthFirst ?? dayFirst) : (dayFirst ?? monthFirst);
+}
+
 type Reader = (m: RegExpExecArray, a: Around) => { readonly day: Day | undefined; readonly about?: boolean };
 
 /** How days are said, the longer way before the shorter. */
@@ -69,6 +76,11 @@ const WAYS: readonly (readonly [RegExp, Reader])[] = [
   [/\b(\d{4})-(\d{1,2})-(\d{1,2})\b/y, (m) => ({ day: dated(m[1]!, m[2]!, m[3]!) })],
   [/\b(\d{1,2})\/(\d{1,2})\/(\d{4}|\d{2})\b/y, (m, a) => ({ day: slashed(m[1]!, m[2]!, m[3]!, a) })],
   [/\b(\d{1,2})\.(\d{1,2})\.(\d{4})\b/y, (m) => ({ day: dated(m[3]!, m[2]!, m[1]!) })],
+  // Behind a word that speaks of a day only: elsewhere it is a share.
+  [
+    /(?<=\b(?:since|made|opened|begun|started|bottled|strained|on|by|before) )(\d{1,2})\/(\d{1,2})(?![\d/])/y,
+    (m, a) => ({ day: slashedBare(Number(m[1]), Number(m[2]), a) }),
+  ],
   [/\b(\d{1,2})\/(\d{4})\b/y, (m) => ({ day: dated(m[2]!, m[1]!, 1), about: true })],
   [
     new RegExp(

@@ -125,6 +125,17 @@ describe("the same said in any order and in other words", () => {
     expect(lost).toEqual([]);
   });
 
+  it("reads the number behind its sign, half-pint jars, and a day without its year behind its word alone", () => {
+    const x4 = read("Rose hip syrup x 4 (375ml each), bottled 3/10/26, fridge", "metric");
+    expect([x4.name, x4.count, x4.ml, x4.on]).toEqual(["Rose hip syrup", 4, 375, "2026-10-03"]);
+    const half = read("garlic honey, 2 half-pint jars, since 1 November", "us");
+    expect([half.count, Math.round(half.ml!)]).toEqual([2, 237]);
+    expect(read("cough syrup, 8 oz, opened 10/30, fridge", "us").opened).toBe("2026-10-30");
+    expect(read("cough syrup, 250 mL, opened 30/10, fridge", "metric").opened).toBe("2026-10-30");
+    const full = read("plum syrup, 500 mL bottle, 1/2 full", "metric");
+    expect([full.on, full.leftMl]).toEqual([undefined, 250]);
+  });
+
   it("knows what was over the heat, where that was said", () => {
     for (const [text, heated] of [
       ["bramble syrup, boiled and bottled 2 September, 3 bottles of 250 mL", "boiled"],

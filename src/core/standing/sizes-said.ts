@@ -29,12 +29,15 @@ const MOST_OF_THEM = 500;
 const inSystem = (what: "pint" | "quart" | "gallon" | "floz", system: UnitSystem): number =>
   UNITS[`${system === "imperial" ? "imp" : "us"}-${what}` as UnitId].size;
 
-/** mL that a word alone means of a jar: “quart jar”. */
-function calledAt(t: Token | undefined, system: UnitSystem): number | undefined {
-  if (!t) return undefined;
-  if (PINT.has(t.low)) return inSystem("pint", system);
-  if (QUART.has(t.low)) return inSystem("quart", system);
-  return GALLON.has(t.low) ? inSystem("gallon", system) : undefined;
+/** mL that a word alone means of a jar, “quart jar”, “half-pint jar”, and the token after it. */
+function calledAt(t: readonly Token[], i: number, system: UnitSystem): Found | undefined {
+  const half = t[i]?.low === "half" && t[i + 1]?.low === "-";
+  const at = half ? i + 2 : i;
+  const low = t[at]?.low ?? "";
+  const whole = (value: number): Found => ({ value: half ? value / 2 : value, next: at + 1 });
+  if (PINT.has(low)) return whole(inSystem("pint", system));
+  if (QUART.has(low)) return whole(inSystem("quart", system));
+  return GALLON.has(low) ? whole(inSystem("gallon", system)) : undefined;
 }
 
 interface Found {
@@ -47,8 +50,8 @@ function volumeAt(t: readonly Token[], i: number, system: UnitSystem): Found | u
   const n = numberAt(t, i);
   if (n && !isFault(n) && ["oz", "ounce", "ounces"].includes(t[n.next]?.low ?? ""))
     return { value: n.span.value * inSystem("floz", system), next: n.next + 1 };
-  const called = calledAt(t[i], system);
-  if (called !== undefined) return { value: called, next: i + 1 };
+  const called = calledAt(t, i, system);
+  if (called) return called;
   const q = quantityAt({ tokens: t, system, named: () => false }, i);
   if (!q || isFault(q) || q.is !== "amount" || q.amount.kind !== "measure") return undefined;
   return q.amount.dimension === "volume" ? { value: q.amount.si.value, next: q.next } : undefined;
@@ -76,12 +79,15 @@ function sizeAt(
   i: number,
   system: UnitSystem,
 ): { readonly count?: number; readonly ml?: number; readonly next: number } | undefined {
+  // “syrup x 4”: the number may stand behind its sign.
+  const behind = t[i]?.low === "x" ? countAt(t, i + 1) : undefined;
+  if (behind && !volumeAt(t, i + 1, system)) return { count: behind.value, next: behind.next };
   const count = countAt(t, i);
   if (count) {
     const times = ["x", "of"].includes(t[count.next]?.low ?? "");
-    const called = calledAt(t[count.next], system);
-    if (called !== undefined && count.value > 1)
-      return { count: count.value, ml: called, next: vesselAt(t, count.next + 1) ?? count.next + 1 };
+    const called = calledAt(t, count.next, system);
+    if (called && count.value > 1)
+      return { count: count.value, ml: called.value, next: vesselAt(t, called.next) ?? called.next };
     const at = times ? count.next + 1 : count.next;
     const each = times || t[at]?.kind === "number" ? volumeAt(t, at, system) : undefined;
     if (each) return { count: count.value, ml: each.value, next: vesselAt(t, each.next) ?? each.next };

@@ -119,6 +119,7 @@ describe("a blend of the household's own", () => {
     ["of 130 %", "60 % thyme\n70 % sage", "NotAHundred parts"],
     ["of one thing", "2 parts thyme", "TooFewParts parts"],
     ["in two measures", "2 parts thyme\n20 g sage", "MixedMeasures parts"],
+    ["of so many, and nobody knows of what", "2 thyme\n1 sage", "HowMuch parts"],
     ["without how much", "thyme\n2 parts sage", "HowMuch parts"],
     ["with honey in it", "2 parts thyme\n1 part honey", "NotAPlant parts"],
     ["of what nobody knows", "2 parts thyme\n1 part blorpwort", "NotAPart parts"],

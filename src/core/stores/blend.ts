@@ -69,6 +69,12 @@ function partOf(text: string, t: TypedBlend, catalogue: Catalogue, system: UnitS
       fault("HowMuch", `How much ${material.row.names[0]!}? Write “2 parts”, “30 %” or “20 g”.`, ["parts"]),
     );
   const a = amount.amount;
+  if (a.kind === "count" && a.unit === "piece")
+    return fail(
+      fault("HowMuch", `“${text.trim()}” does not say of what measure. Write “2 parts”, “30 %” or “20 g”.`, [
+        "parts",
+      ]),
+    );
   if (a.kind === "part") return ok({ material, much: a.count.value, by: "parts" });
   const stuff = stuffOf(material, { form: formsOf(material).includes(t.form) ? t.form : said.value.form });
   if (!stuff.ok) return fail({ ...stuff.faults[0]!, path: ["parts"] });

@@ -17,6 +17,12 @@ export function readPrice(text: string, currency: string): Price {
       paid: undefined,
       wrong: `That is in ${other}, and this house counts in ${currency}. Write what it cost in ${currency}.`,
     };
+  // “1,200” is a thousand and two hundred to one house, and one and a fifth to another.
+  if (/^\d{1,3}(?:,\d{3})+$/.test(bare))
+    return {
+      paid: undefined,
+      wrong: `Is that ${bare.replace(/,/g, "")} or ${bare.replace(",", ".")}? Write it without the comma.`,
+    };
   const n = bare === "" ? Number.NaN : Number(bare.replace(",", "."));
   if (Number.isFinite(n) && n >= 0) return { paid: n, wrong: undefined };
   return { paid: undefined, wrong: "Write the price as a number, like 4.20, or leave it empty." };
