@@ -75,7 +75,7 @@ export function moreThanThereIs(
 }
 
 /** What does not go into the bottles, or not where they are to stand. */
-function misfilled({ bottles, own }: Bottling, r: BatchReckoning): Fault | undefined {
+function misfilled({ bottles, own }: Bottling, r: BatchReckoning, stood: boolean): Fault | undefined {
   if (new Set(bottles.map((x) => x.id)).size < bottles.length)
     return fault("Twice", "One bottle stands in this twice. Reload the page and fill them again.", [
       "bottles",
@@ -91,6 +91,8 @@ function misfilled({ bottles, own }: Bottling, r: BatchReckoning): Fault | undef
       ]);
   }
   const { verdict } = r.reckoning;
+  // Where a bottle stood already is so, wherever it had better stand: its clock tells what that comes to.
+  if (stood) return undefined;
   const inCupboard = bottles.findIndex((x) => x.place === "cupboard" || x.place === "cool-dark");
   if (inCupboard >= 0 && verdict.place !== "cupboard" && !own?.reason.trim())
     return fault(
@@ -109,7 +111,7 @@ function ownDate(
 ): Fault | undefined {
   if (!own) return undefined;
   if (!isDay(own.bestBy)) return fault("NotADay", "Write the date as 2027-01-31.", ["own", "bestBy"]);
-  if (own.bestBy < m.day) return fault("NotADay", "That day is past.", ["own", "bestBy"]);
+  if (own.bestBy < m.day && !m.batch.stood) return fault("NotADay", "That day is past.", ["own", "bestBy"]);
   const reckoned = bottles.map((x) => bestByOf(verdict, m.batch.strainedDay ?? m.day, x.place)).sort()[0]!;
   if (own.bestBy <= reckoned || own.reason.trim()) return undefined;
   return fault(
@@ -127,7 +129,7 @@ const bottled: Completion<"bottled"> = async (m, body) => {
   const { bottles, own, reasons } = b.data;
   const strained = m.batch.strainedDay ?? m.day;
   const verdict = upTo(issue(r.value.reckoning.verdict), strained, lastDayOf(r.value.program));
-  const not = misfilled(b.data, r.value);
+  const not = misfilled(b.data, r.value, m.batch.stood !== undefined);
   if (not?.name === "FridgeOnly" && verdict.place === "do-not-keep")
     return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);
   if (not) return not;
@@ -143,7 +145,7 @@ const bottled: Completion<"bottled"> = async (m, body) => {
     return fault("DoNotKeep", "This is not to be kept. Discard it, and say why in the journal.", ["bottles"]);
   return (
     ownDate(m, b.data, verdict) ??
-    stopped(m, r.value, "bottle", reasons) ??
+    (m.batch.stood ? undefined : stopped(m, r.value, "bottle", reasons)) ??
     withReasons({ bottles: numbered(bottles, m.before), verdict, own }, reasons)
   );
 };

@@ -56,9 +56,14 @@ async function ofBeginning(
   const plan = readPlan(sent.data.plan);
   if (!plan.ok) return inBody(plan.faults[0]!);
   const reasons = { ...batch.reasons, ...sent.data.reasons };
-  const made = await beginning(tx, plan.value, { reasons, day: c.day, frozen: batch.frozen });
+  const made = await beginning(tx, plan.value, {
+    ...{ reasons, day: c.day, frozen: batch.frozen },
+    stood: batch.stood !== undefined,
+  });
   if (isFault(made)) return inBody(made);
-  return { ...said, body: { code: batch.code, ...made, ...(batch.recipe ? { recipe: batch.recipe } : {}) } };
+  // What the plan does not say stays as it was said: its recipe, and how it came.
+  const { code, recipe, stood } = batch;
+  return { ...said, body: { code, ...made, ...(recipe ? { recipe } : {}), ...(stood ? { stood } : {}) } };
 }
 
 /** Bottles that were filled by this bottling and would not be, or not with so much, though something came of them. */

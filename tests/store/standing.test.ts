@@ -8,6 +8,7 @@ import { type Standing, planOfStanding } from "../../src/core/standing/standing"
 import { reckon } from "../../src/core/reckoning/reckon";
 import { bottleOf } from "../../src/store/bottles";
 import { exportLines, importLines } from "../../src/store/exchange";
+import { write } from "../../src/store/entries";
 import { batchOf } from "../../src/store/journal";
 import { keep, stores } from "../../src/store/stores";
 import { allFindings } from "../../src/store/soundness";
@@ -113,6 +114,31 @@ describe("bottles that stand already", () => {
     } finally {
       await other.drop();
     }
+  });
+
+  test("can be put right like any other, a jar by its plan and bottles by their bottling, and stay what they were", async () => {
+    const right = async (id: string, seq: number, body: object) => {
+      const seen = (await batchOf(home.sql, id))!.seq;
+      const sent = { key: randomUUID(), type: "corrected", seen, sure: true, body: { seq, body } };
+      const done = await write(home.sql, id, sent);
+      return done.ok ? "ok" : `${done.fault.name} ${done.fault.path.join(".")} ${done.fault.message}`;
+    };
+    const entered = async (s: Standing) => {
+      const w = await put(s);
+      if (!w.ok) throw new Error(w.fault.message);
+      return (await batchOf(home.sql, w.state.id))!;
+    };
+    const jar = await entered(JAR);
+    const plan = { ...jar.begunPlan, name: "Winter cider", toldBy: "the neighbour" };
+    expect(await right(jar.id, 1, { plan, reasons: {} })).toBe("ok");
+    expect(await batchOf(home.sql, jar.id)).toMatchObject({ name: "Winter cider", stood: "made" });
+    const was = await entered({ ...BOTTLES(), opened: undefined });
+    const bottled = was.diary.find((e) => e.type === "bottled")!;
+    const bottles = was.bottles.map((b) => ({ ...b, place: "cupboard" as const }));
+    const own = { bestBy: "2026-11-10", reason: "as its label says" };
+    expect(await right(was.id, bottled.seq, { bottles, own })).toBe("ok");
+    expect(await batchOf(home.sql, was.id)).toMatchObject({ own: { bestBy: "2026-11-10" }, stood: "bought" });
+    expect(await allFindings(home.sql)).toEqual([]);
   });
 
   test("of which nobody knows what is in them are promised no more than whatever they may be", async () => {
