@@ -28,6 +28,9 @@ const each = (f: (q: Question, plan: Plan) => void): number => {
   return seen;
 };
 
+/** A plan by what it follows and its lines; what is the default may be said or left unsaid. */
+const told = (p: Plan) => [questionsFor(p).map((q) => [q.id, schoolOf(q, p)?.id]), linesOf(p)];
+
 /** What the audit of a practitioner’s year asks for, by what makes it a question. */
 const ASKED: Readonly<Record<string, (p: Plan) => boolean>> = {
   "steep-time": (p) =>
@@ -37,11 +40,12 @@ const ASKED: Readonly<Record<string, (p: Plan) => boolean>> = {
     p.steps.findIndex((s) => s.do === "simmer") < p.steps.findIndex((s) => s.do === "strain"),
   "plant-to-water": (p) => p.kind === "syrup",
   peel: (p) => linesOf(p).some((l) => l.material === "ginger" && l.form === "fresh"),
-  "which-sweetener": (p) => p.kind === "syrup",
+  // Where sugar is meant to reach a strength, another sweetener would not.
+  "which-sweetener": (p) => p.kind === "syrup" && linesOf(p).every((l) => !l.amount.includes("Bx")),
   lid: (p) => p.steps.some((s) => s.do === "steep" && /week|month/.test(s.for)),
 };
 
-describe.skip("over every kind, way and answer", () => {
+describe("over every kind, way and answer", () => {
   test.each(Object.entries(ASKED))("%s is asked wherever it makes a difference", (id, matters) => {
     const where = PLANS.filter(([, p]) => matters(p));
     expect(where.length).toBeGreaterThan(3);
@@ -68,8 +72,9 @@ describe.skip("over every kind, way and answer", () => {
         expect([q.id, plan.way, s.id, s.holds(then)]).toEqual([q.id, plan.way, s.id, true]);
         expect(s.make(then)).toEqual(then);
         // Garlic moves between steps, and a form rounds its amount: there the way back need not be letter for letter.
-        const exact = !["garlic", "plant-in-honey", "sweetener"].includes(q.id);
-        if (was && exact) expect([q.id, s.id, was.make(then)]).toEqual([q.id, s.id, plan]);
+        // So with degrees: what was 43 °C in an American plan comes back as the round figure of its thermometer.
+        const exact = !["garlic", "plant-in-honey", "sweetener", "honey-at"].includes(q.id);
+        if (was && exact) expect([q.id, s.id, told(was.make(then))]).toEqual([q.id, s.id, told(plan)]);
       }
     });
   });

@@ -1,10 +1,12 @@
 import type { Resolved } from "../reckoning/program";
+import { isPeeled } from "../plan/peeled";
 import type { MoveSort } from "./move";
 
 /** Minutes of handwork: typical, for one person in no hurry. */
 export const WORK: Readonly<Record<MoveSort, number>> = {
   gather: 5,
   wash: 3,
+  peel: 4,
   strip: 4,
   zest: 3,
   crush: 3,
@@ -33,8 +35,15 @@ const [STRIPPED, CUT] = [20, 60];
 /** Minutes crushed garlic rests before acid or heat stops it. */
 export const GARLIC_RESTS = 10;
 
-/** Which small work a line asks for before it goes in. */
-export function prepares({ stuff, line }: Resolved): MoveSort | undefined {
+/** Which small work a line asks for before it goes in: peeled first where it says so, then whatever else. */
+export function worksOf(l: Resolved): readonly MoveSort[] {
+  const fresh = l.stuff.form === "fresh" || l.stuff.form === "wilted";
+  const then = prepares(l);
+  if (!fresh || !isPeeled(l.line)) return then ? [then] : [];
+  return then === undefined || then === "wash" ? ["peel"] : ["peel", then];
+}
+
+function prepares({ stuff, line }: Resolved): MoveSort | undefined {
   if (!stuff.plant || stuff.form === "powdered") return undefined;
   const fresh = stuff.form === "fresh" || stuff.form === "wilted";
   if (stuff.id === "garlic" && fresh) return "crush";
@@ -46,8 +55,12 @@ export function prepares({ stuff, line }: Resolved): MoveSort | undefined {
   return fresh ? "wash" : undefined;
 }
 
+/** Moves at the table, before anything stands in the pot or the jar for good. */
+export const isAtTheTable = (sort: MoveSort): boolean =>
+  sort === "gather" || sort === "add" || (SMALL_WORK as readonly MoveSort[]).includes(sort);
+
 /** Zest before juice, garlic early so that it can rest, what bites the eyes last. */
-export const SMALL_WORK = ["wash", "strip", "zest", "crush", "chop", "grate"] as const;
+export const SMALL_WORK = ["wash", "peel", "strip", "zest", "crush", "chop", "grate"] as const;
 
 export const gloves = (l: Resolved): boolean =>
   ["hot", "very-hot", "stains", "stings", "fresh-irritant", "hairs"].some((t) =>
@@ -57,6 +70,6 @@ export const gloves = (l: Resolved): boolean =>
 export function minutesOf(sort: MoveSort, lines: readonly Resolved[]): number {
   const g = lines.reduce((s, l) => s + l.grams, 0);
   if (sort === "strip") return Math.max(WORK.strip, g / STRIPPED);
-  if (sort === "chop" || sort === "grate") return Math.max(WORK[sort], g / CUT);
+  if (sort === "chop" || sort === "grate" || sort === "peel") return Math.max(WORK[sort], g / CUT);
   return WORK[sort];
 }

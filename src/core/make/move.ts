@@ -4,6 +4,7 @@ import type { Span } from "../estimate";
 export const MOVE_SORTS = [
   "gather",
   "wash",
+  "peel",
   "strip",
   "zest",
   "crush",

@@ -6,7 +6,7 @@ import { heightAt } from "../vessel/profile";
 import { type InThePot, whenBegins, whenDone } from "../reckoning/in-the-pot";
 import type { Program, Resolved } from "../reckoning/program";
 import { HEATS, type ReadStep } from "../plan/read-plan";
-import { GARLIC_RESTS, SMALL_WORK, WORK, gloves, minutesOf, prepares } from "./handwork";
+import { GARLIC_RESTS, SMALL_WORK, WORK, gloves, minutesOf, worksOf } from "./handwork";
 import type { Move, MoveSort } from "./move";
 import { isPot } from "../vessel/vessel";
 
@@ -50,7 +50,7 @@ const linesOf = (p: Program, step: string): readonly Resolved[] => {
 function smallWork(w: Walk, p: Program): void {
   const jar = p.lines.filter((l) => l.stage === "jar");
   for (const sort of SMALL_WORK) {
-    const lines = jar.filter((l) => prepares(l) === sort);
+    const lines = jar.filter((l) => worksOf(l).includes(sort));
     if (lines.length === 0) continue;
     const garlic = sort === "crush" && lines.some((l) => l.stuff.id === "garlic");
     w.move(sort, {

@@ -7,7 +7,7 @@ import { TINCTURE } from "./kinds/tincture";
 import { VINEGAR } from "./kinds/vinegar";
 import type { Kind } from "./plan";
 
-export type { KindSpec, QuestionId, Role, Way, WayLine, WayStep } from "./kinds/kind";
+export type { Bare, KindSpec, Local, QuestionId, Role, Way, WayLine, WayStep } from "./kinds/kind";
 
 /** Every kind of remedy there is. */
 export const KIND: Readonly<Record<Kind, KindSpec>> = {

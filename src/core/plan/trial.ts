@@ -51,5 +51,6 @@ export function made(way: string, herbs: readonly TrialLine[], more: TrialPlan =
   const w = wayById(way)!;
   const bench = { ...PLAIN_BENCH, jar: "m-1000" };
   const bare = withSteps({ ...emptyPlan(w.kind, "us", bench), name: "Trial" }, [{ do: "add", what: herbs }]);
-  return trial(madeBy(w, bare, bench), more);
+  // Poured by the litre, whatever the kitchen: the figures of these tests are worked out from it.
+  return trial({ ...madeBy(w, { ...bare, units: "metric" }, bench), units: "us" }, more);
 }

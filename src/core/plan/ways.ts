@@ -3,7 +3,17 @@ import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Form } from "../material/classes";
 import { linesOf } from "./edit";
 import { Ids, type Nameless } from "./ids";
-import { KIND, type Role, type Way, type WayLine, cautiousWay, wayById } from "./kinds";
+import {
+  KIND,
+  type Bare,
+  type Local,
+  type Role,
+  type Way,
+  type WayLine,
+  type WayStep,
+  cautiousWay,
+  wayById,
+} from "./kinds";
 import { type Kind, type Line, PLAN_FORMAT, PLAN_VERSION, type Plan, type Step } from "./plan";
 
 const CLASS_ROLE: Readonly<Record<string, Role>> = {
@@ -51,14 +61,23 @@ export interface Bench {
 export const PRESSURE_POT = "pp-6000";
 export const PLAIN_BENCH: Bench = { jar: "us-quart", pot: "p-3000", pressurePot: PRESSURE_POT, usual: {} };
 
-function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids): Line {
+/** A text of a way as these kitchens measure. */
+export const localText = (text: string | Local, units: Plan["units"]): string =>
+  typeof text === "string" ? text : text[units];
+/** A step of a way that adds nothing, its texts as these kitchens measure. */
+export function localStep(s: Exclude<WayStep, { do: "add" }>, units: Plan["units"]): Bare<Step> {
+  const texts = Object.entries(s).map(([k, v]) => [k, typeof v === "object" ? localText(v, units) : v]);
+  return Object.fromEntries(texts) as Bare<Step>;
+}
+
+function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids, units: Plan["units"]): Line {
   const role = w.role as Exclude<Role, "herb">;
   const mine = lines.find((l) => roleOf(l) === role);
   const material = w.material ?? mine?.material ?? bench.usual[role]?.material ?? USUAL[role];
   const keep = mine && mine.material === material ? mine : undefined;
   const shelf = bench.usual[role];
   const water = (keep ?? (shelf?.material === material ? shelf : undefined))?.water;
-  const fresh: Nameless<Line> = { material, amount: w.amount ?? "1 part" };
+  const fresh: Nameless<Line> = { material, amount: localText(w.amount ?? "1 part", units) };
   return {
     ...fresh,
     // The bottle stays the same line, whatever way it is poured.
@@ -95,9 +114,9 @@ export function madeBy(way: Way, plan: Plan, bench: Bench = PLAIN_BENCH): Plan {
     return is;
   };
   const steps = way.steps.map((s): Step => {
-    if (s.do !== "add") return { ...s, id: ids.next() } as Step;
+    if (s.do !== "add") return { ...localStep(s, plan.units), id: ids.next() } as Step;
     const what = s.what.flatMap((w): Line[] =>
-      w.role === "herb" ? [...herbs] : [poured(w, lines, bench, ids)],
+      w.role === "herb" ? [...herbs] : [poured(w, lines, bench, ids, plan.units)],
     );
     return { id: ids.next(), do: "add", what: what.map(once) };
   });

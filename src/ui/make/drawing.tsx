@@ -1,4 +1,5 @@
 "use client";
+import { isAtTheTable } from "@/core/make/handwork";
 import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import type { WalkedMove } from "@/core/journal/walk";
@@ -25,9 +26,7 @@ interface Props {
 /** Lines that are in: those ticked, all of them once it stands over the heat or was left. */
 function linesIn({ batch, r, now }: Props): readonly Resolved[] {
   const atOnce = r.program.lines.filter((l) => l.atOnce);
-  const later =
-    now === undefined ||
-    !["gather", "wash", "strip", "zest", "crush", "chop", "grate", "add"].includes(now.sort);
+  const later = now === undefined || !isAtTheTable(now.sort);
   if (later) return atOnce;
   return atOnce.filter((l) => batch.making.lines.has(l.line.id));
 }
@@ -82,7 +81,7 @@ function potLayers(p: Props, v: Vessel): DrawnLayer[] {
   const { r, now, down } = p;
   if (down) return [{ fromCm: 0, toCm: down.nowCm, substance: "decoction" }];
   const lines = linesIn(p);
-  if (now && ["gather", "wash", "strip", "zest", "crush", "chop", "grate", "add"].includes(now.sort)) {
+  if (now && isAtTheTable(now.sort)) {
     const fit =
       lines.length > 0
         ? fitOf(

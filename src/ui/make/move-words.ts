@@ -104,6 +104,8 @@ const AT_THE_TABLE = {
       "Washed and dry",
       "washed",
     ),
+  peel: (_s, _m, names) =>
+    said(`Peel ${names}.`, "The back of a spoon takes a thin skin off without the root.", "Peeled", "peeled"),
   strip: (_s, _m, names) =>
     said(
       `Strip ${names} from the stalks.`,

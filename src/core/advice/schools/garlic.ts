@@ -4,7 +4,7 @@ import type { Line, Plan, Step } from "../../plan/plan";
 import type { Question, Said, School } from "./school";
 
 const garlicIn = (p: Plan): Line | undefined => linesOf(p).find((l) => l.material === "garlic");
-const heatOf = (p: Plan): number => p.steps.findIndex((s) => s.do === "simmer");
+const heatOf = (p: Plan): number => p.steps.findIndex((s) => s.do === "simmer" || s.do === "pressure");
 const isLate = (p: Plan, l: Line): boolean => {
   const heat = heatOf(p);
   return heat >= 0 && p.steps.findIndex((s) => s.do === "add" && s.what.some((x) => x.id === l.id)) > heat;
@@ -36,7 +36,8 @@ const garlic = (said: Said, cut: Cut, late: boolean): School => ({
   },
   make: (p) => {
     const l = garlicIn(p);
-    if (!l) return p;
+    // What is so already stays where it is, or each choosing would add a step more.
+    if (!l || ((l.cut ?? "chopped") === cut && isLate(p, l) === late)) return p;
     const own = { ...l, cut };
     const bare = without(p, l.id);
     return late && heatOf(bare) >= 0 ? offTheHeat(bare, own) : early(bare, own);
@@ -59,14 +60,17 @@ export const GARLIC: Question = {
       false,
     ),
     garlic({ id: "whole", name: "whole", why: "Mild, and easy to lift out again." }, "whole", false),
-    garlic(
-      {
-        id: "late",
-        name: "off the heat, at the end",
-        why: "Boiled garlic is soup; added last it keeps its bite.",
-      },
-      "crushed",
-      true,
-    ),
+    {
+      ...garlic(
+        {
+          id: "late",
+          name: "off the heat, at the end",
+          why: "Boiled garlic is soup; added last it keeps its bite.",
+        },
+        "crushed",
+        true,
+      ),
+      fits: (p) => heatOf(p) >= 0,
+    },
   ],
 };

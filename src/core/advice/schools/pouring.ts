@@ -2,6 +2,7 @@ import { linesOf } from "../../plan/edit";
 import type { Line, Plan } from "../../plan/plan";
 import { degreesOf } from "../../plan/read-plan";
 import { roleOf } from "../../plan/ways";
+import { readAmount } from "../../reading/amounts";
 import { readTemperature } from "../../reading/temperatures";
 import {
   type Question,
@@ -94,16 +95,19 @@ export const VINEGAR: Question = {
   ],
 };
 
-const coolTo = (celsius: number, said: Omit<Said, "id" | "name">): School => ({
+function isAt(p: Plan, text: string, celsius: number): boolean {
+  const read = readTemperature(text, degreesOf(p.units));
+  return read.ok && Math.abs(read.value - celsius) < 0.6;
+}
+const coolTo = (celsius: number, fahrenheit: number, said: Omit<Said, "id" | "name">): School => ({
   id: `cool-${celsius}`,
-  name: `${celsius} °C`,
+  name: { celsius, fahrenheit },
   ...said,
-  holds: (p) =>
-    hasStep(p, (s) => {
-      const read = s.do === "cool" ? readTemperature(s.to, degreesOf(p.units)) : undefined;
-      return read?.ok === true && Math.abs(read.value - celsius) < 0.6;
-    }),
-  make: (p) => mapSteps(p, (s) => (s.do === "cool" ? { ...s, to: `${celsius} °C` } : s)),
+  holds: (p) => hasStep(p, (s) => s.do === "cool" && isAt(p, s.to, celsius)),
+  make: (p) => {
+    const to = degreesOf(p.units) === "F" ? `${fahrenheit} °F` : `${celsius} °C`;
+    return mapSteps(p, (s) => (s.do === "cool" && !isAt(p, s.to, celsius) ? { ...s, to } : s));
+  },
 });
 
 export const HONEY_AT: Question = {
@@ -111,10 +115,10 @@ export const HONEY_AT: Question = {
   asks: "Honey into the warm liquid at",
   when: (p) => hasStep(p, (s) => s.do === "cool"),
   schools: [
-    coolTo(38, { why: "Blood-warm, for those who want the honey as the bees left it." }),
-    coolTo(43, { why: "Warm to the hand; it still mixes easily.", cautious: true }),
-    coolTo(46, { why: "A little quicker to stir in." }),
-    coolTo(49, { why: "For thick honey on a cold evening." }),
+    coolTo(38, 100, { why: "Blood-warm, for those who want the honey as the bees left it." }),
+    coolTo(43, 110, { why: "Warm to the hand; it still mixes easily.", cautious: true }),
+    coolTo(46, 115, { why: "A little quicker to stir in." }),
+    coolTo(49, 120, { why: "For thick honey on a cold evening." }),
   ],
 };
 
@@ -150,5 +154,63 @@ export const SWEETENER: Question = {
           amount: "to 67 Bx",
         })),
     },
+  ],
+};
+
+const isGoal = (p: Plan, l: Line): boolean => {
+  const a = readAmount(l.amount, p.units);
+  return a.ok && a.value.kind === "goal";
+};
+const SWEET: ReadonlySet<string> = new Set(["honey", "sugar", "syrup", "glycerin"]);
+const sweetLines = (p: Plan): readonly Line[] => linesOf(p).filter((l) => SWEET.has(classOf(l)));
+const sweetOf = ({ id, name, why, cautious }: Said, material: string): School => ({
+  id,
+  name,
+  why,
+  ...(cautious ? { cautious } : {}),
+  holds: (p) => sweetLines(p).length > 0 && sweetLines(p).every((l) => l.material === material),
+  make: (p) =>
+    mapLines(p, (l) => (SWEET.has(classOf(l)) && l.material !== material ? poured(l, material) : l)),
+});
+/** Another bottle in a line's place: what was measured, called or taken from the first is not true of the second. */
+const poured = ({ id, amount, optional, note }: Line, material: string): Line => ({
+  id,
+  material,
+  amount,
+  ...(optional === undefined ? {} : { optional }),
+  ...(note === undefined ? {} : { note }),
+});
+
+export const WHICH_SWEETENER: Question = {
+  id: "which-sweetener",
+  asks: "Sweetened with",
+  // A goal holds of the sweetener it was set for: maple syrup cannot be made sweeter than it is.
+  when: (p) => sweetLines(p).length > 0 && sweetLines(p).every((l) => !isGoal(p, l)),
+  schools: [
+    sweetOf(
+      {
+        id: "honey",
+        name: "honey",
+        why: "Unboiled, for its own sake; never for a child under one.",
+        cautious: true,
+      },
+      "honey",
+    ),
+    sweetOf(
+      { id: "sugar", name: "white sugar", why: "Sweetens without a taste of its own, and can be boiled." },
+      "sugar",
+    ),
+    sweetOf(
+      {
+        id: "maple",
+        name: "maple syrup",
+        why: "For those who keep no honey; it is thinner, so it keeps less well.",
+      },
+      "maple-syrup",
+    ),
+    sweetOf(
+      { id: "glycerin", name: "glycerin", why: "Sweet without sugar; warming to the tongue." },
+      "glycerin",
+    ),
   ],
 };

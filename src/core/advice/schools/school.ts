@@ -4,12 +4,14 @@ import { stuffOf } from "../../material/material";
 import type { QuestionId } from "../../plan/kinds";
 import type { Line, Plan, Step } from "../../plan/plan";
 import { isLong } from "../../plan/read-plan";
+import { readDuration } from "../../reading/durations";
 import { roleOf } from "../../plan/ways";
 
 /** One answer to a question makers disagree on: who holds with it and why, in one sentence. */
 export interface School {
   readonly id: string;
-  readonly name: string;
+  /** A temperature is given in both, each a round figure, and written as the household reads its thermometer. */
+  readonly name: string | { readonly celsius: number; readonly fahrenheit: number };
   readonly why: string;
   /** The one taken unless the maker says otherwise. */
   readonly cautious?: boolean;
@@ -61,3 +63,10 @@ export const ofSteep = <K extends "for" | "in">(
   holds: (p) => hasStep(p, (s) => longSteep(s) && (s[key] ?? unsaid) === value),
   make: (p) => mapSteps(p, (s) => (longSteep(s) ? { ...s, [key]: value } : s)),
 });
+
+/** Whether two lengths of time are the same, however they are said: two weeks are fourteen days. */
+export function lastsAs(a: string | undefined, b: string): boolean {
+  if (a === undefined) return false;
+  const [x, y] = [readDuration(a), readDuration(b)];
+  return x.ok && y.ok && x.value.days.low === y.value.days.low && x.value.days.high === y.value.days.high;
+}

@@ -10,7 +10,7 @@ import {
   type PlanFile,
   type Step,
 } from "../../plan/plan";
-import { roleOf } from "../../plan/ways";
+import { localStep, roleOf } from "../../plan/ways";
 import { printReduction, readReduction } from "../../reading/reductions";
 import { printTemperature } from "../../reading/print";
 import type { Act } from "./acts";
@@ -108,7 +108,7 @@ export class Laying extends FoundLines {
     const after = this.lines.filter((l) => late.has(roleOf(l.line)) || this.ofLiquid(l));
     const before = this.lines.filter((l) => !after.includes(l));
     for (const s of way.steps) {
-      if (s.do !== "add") this.steps.push({ ...s } as NewStep);
+      if (s.do !== "add") this.steps.push(localStep(s, this.system) as NewStep);
       else if (!this.has("add"))
         this.steps.push({ do: "add", what: (before.length > 0 ? before : after).map((l) => l.line as Line) });
     }
@@ -170,7 +170,7 @@ export class Laying extends FoundLines {
       const steep = way.steps.find((s) => s.do === "steep" || s.do === "simmer");
       if (steep) {
         const cut = this.steps.findIndex((s) => s.do === "strain");
-        this.steps.splice(cut < 0 ? this.steps.length : cut, 0, { ...steep } as NewStep);
+        this.steps.splice(cut < 0 ? this.steps.length : cut, 0, localStep(steep, this.system) as NewStep);
         this.took.push("How long it stands is not said: what is usual is taken.");
       }
     }

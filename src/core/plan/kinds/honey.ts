@@ -43,7 +43,7 @@ export const HONEY: KindSpec = {
   code: "HO",
   usual: "dried",
   ways: WAYS,
-  questions: ["herb-share", "shaking", "place", "plant-in-honey", "taking"],
+  questions: ["herb-share", "peel", "steep-time", "shaking", "place", "lid", "plant-in-honey", "taking"],
   rail: "filling",
   touch: "turn",
   bottles: { sorts: ["jar", "bottle"], usual: { us: "us-b-8-swing", metric: "b-250-swing" } },

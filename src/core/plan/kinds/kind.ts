@@ -1,17 +1,23 @@
 import type { Form } from "../../material/classes";
-import type { Kind, Step } from "../plan";
+import type { Kind, Plan, Step } from "../plan";
 
 /** What a line is for; a way speaks of roles and leaves the herb to the maker. */
 export type Role = "herb" | "vinegar" | "sweet" | "spirit" | "water" | "sour" | "glycerin";
 
+/** A text of a way that is measured, as each kitchen measures. */
+export type Local = Readonly<Record<Plan["units"], string>>;
 export interface WayLine {
   readonly role: Role;
-  readonly amount?: string;
+  readonly amount?: string | Local;
   readonly material?: string;
 }
-type Bare<S> = S extends { id: string } ? Omit<S, "id"> : never;
+/** A step without its id. */
+export type Bare<S> = S extends { id: string } ? Omit<S, "id"> : never;
+type Localised<S> = S extends unknown
+  ? { readonly [K in keyof S]: K extends "loses" | "to" ? S[K] | Local : S[K] }
+  : never;
 export type WayStep =
-  { readonly do: "add"; readonly what: readonly WayLine[] } | Bare<Exclude<Step, { do: "add" }>>;
+  { readonly do: "add"; readonly what: readonly WayLine[] } | Localised<Bare<Exclude<Step, { do: "add" }>>>;
 
 /** A named way of making a kind: which steps, in which order, in which shares. One sentence on who prefers it and why. */
 export interface Way {
@@ -32,10 +38,15 @@ export type QuestionId =
   | "herb-share"
   | "order"
   | "vinegar"
-  | "cider-steep"
+  | "steep-time"
+  | "simmer-time"
+  | "plant-to-water"
+  | "peel"
   | "shaking"
   | "place"
+  | "lid"
   | "honey-at"
+  | "which-sweetener"
   | "sweetener"
   | "garlic"
   | "plant-in-honey"
@@ -72,6 +83,12 @@ export const wrung = strained("wrung");
 export const bottled: WayStep = { do: "bottle" };
 export const add = (...what: WayLine[]): WayStep => ({ do: "add", what });
 export const herb: WayLine = { role: "herb" };
-export const of = (role: Role, amount: string, material?: string): WayLine =>
+export const of = (role: Role, amount: string | Local, material?: string): WayLine =>
   material ? { role, amount, material } : { role, amount };
-export const HONEY_WARM: WayStep = { do: "cool", to: "43 °C" };
+export const HONEY_WARM: WayStep = {
+  do: "cool",
+  to: { us: "110 °F", metric: "43 °C", imperial: "43 °C" },
+};
+export const LITRE: Local = { us: "1 quart", metric: "1 L", imperial: "1¾ pints" };
+export const HALF_LITRE: Local = { us: "2 cups", metric: "500 mL", imperial: "¾ pint" };
+export const SPOON: Local = { us: "1 tsp", metric: "5 mL", imperial: "1 tsp" };

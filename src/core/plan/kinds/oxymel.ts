@@ -1,4 +1,4 @@
-import { HONEY_WARM, add, bottled, dark, herb, of, wrung, type KindSpec, type Way } from "./kind";
+import { HALF_LITRE, HONEY_WARM, add, bottled, dark, herb, of, wrung, type KindSpec, type Way } from "./kind";
 
 const WAYS: readonly Way[] = [
   {
@@ -50,7 +50,7 @@ const WAYS: readonly Way[] = [
     vessel: "pot",
     why: "For roots and barks, and for those who need it tonight; stainless or enamel, lid on.",
     steps: [
-      add(herb, of("vinegar", "500 mL")),
+      add(herb, of("vinegar", HALF_LITRE)),
       { do: "simmer", for: "20 min" },
       wrung,
       HONEY_WARM,
@@ -71,9 +71,14 @@ export const OXYMEL: KindSpec = {
     "herb-share",
     "order",
     "vinegar",
+    "peel",
+    "simmer-time",
+    "steep-time",
     "shaking",
     "place",
+    "lid",
     "honey-at",
+    "which-sweetener",
     "sweetener",
     "garlic",
     "taking",

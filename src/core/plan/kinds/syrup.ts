@@ -1,4 +1,4 @@
-import { HONEY_WARM, add, bottled, herb, of, wrung, type KindSpec, type Way } from "./kind";
+import { HONEY_WARM, LITRE, SPOON, add, bottled, herb, of, wrung, type KindSpec, type Way } from "./kind";
 
 const WAYS: readonly Way[] = [
   {
@@ -9,7 +9,7 @@ const WAYS: readonly Way[] = [
     vessel: "pot",
     why: "For those who want honey unboiled; raw honey so thinned ferments, so it is made small and used within a week or two.",
     steps: [
-      add(herb, of("water", "1 L")),
+      add(herb, of("water", LITRE)),
       { do: "simmer", for: "30 min" },
       { do: "steep", for: "20 min" },
       wrung,
@@ -25,7 +25,7 @@ const WAYS: readonly Way[] = [
     vessel: "pot",
     why: "More herb to the spoon; the reducing is watched by the dipstick.",
     steps: [
-      add(herb, of("water", "1 L")),
+      add(herb, of("water", LITRE)),
       { do: "simmer", for: "20 min" },
       { do: "reduce", to: "1/2" },
       wrung,
@@ -41,11 +41,11 @@ const WAYS: readonly Way[] = [
     vessel: "pot",
     why: "The only plain syrup that stands in a cupboard: about two of sugar to one of liquid, boiled and bottled hot.",
     steps: [
-      add(herb, of("water", "1 L")),
+      add(herb, of("water", LITRE)),
       { do: "simmer", for: "30 min" },
       wrung,
       add(of("sweet", "to 67 Bx", "sugar")),
-      { do: "simmer", for: "3 min", loses: "5 mL" },
+      { do: "simmer", for: "3 min", loses: SPOON },
       { do: "bottle", hot: true },
     ],
   },
@@ -56,7 +56,7 @@ const WAYS: readonly Way[] = [
     vessel: "pot",
     why: "For hard roots and barks; quick, and next to nothing boils away until the lid is off.",
     steps: [
-      add(herb, of("water", "1 L")),
+      add(herb, of("water", LITRE)),
       { do: "pressure", for: "30 min" },
       wrung,
       { do: "reduce", to: "2/3" },
@@ -72,7 +72,7 @@ const WAYS: readonly Way[] = [
     vessel: "pot",
     why: "For those who want months from the fridge; a glass of spirit slows it, and the label says how much.",
     steps: [
-      add(herb, of("water", "1 L")),
+      add(herb, of("water", LITRE)),
       { do: "simmer", for: "30 min" },
       wrung,
       HONEY_WARM,
@@ -89,7 +89,18 @@ export const SYRUP: KindSpec = {
   code: "SY",
   usual: "dried",
   ways: WAYS,
-  questions: ["honey-at", "sweetener", "garlic", "taking"],
+  questions: [
+    "plant-to-water",
+    "simmer-time",
+    "steep-time",
+    "peel",
+    "honey-at",
+    "which-sweetener",
+    "sweetener",
+    "garlic",
+    "lid",
+    "taking",
+  ],
   rail: "filling",
   touch: "shake",
   bottles: { sorts: ["bottle"], usual: { us: "us-b-8-swing", metric: "b-250-swing" } },

@@ -44,7 +44,7 @@ export const TINCTURE: KindSpec = {
   code: "TI",
   usual: "dried",
   ways: WAYS,
-  questions: ["herb-share", "shaking", "place", "taking"],
+  questions: ["herb-share", "peel", "steep-time", "shaking", "place", "lid", "taking"],
   rail: "strength",
   touch: "shake",
   bottles: { sorts: ["dropper"], usual: { us: "us-d-4", metric: "d-100" } },

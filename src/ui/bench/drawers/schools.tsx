@@ -1,9 +1,11 @@
 "use client";
-import { questionsFor, schoolOf } from "@/core/advice/schools";
+import { questionsFor, schoolName, schoolOf } from "@/core/advice/schools";
 import type { Plan } from "@/core/plan/plan";
+import { useUnits } from "../../kit/units";
 
 /** The questions makers disagree on, one line each: what this plan does, and why some do. */
 export function SchoolsDrawer({ plan, take }: { readonly plan: Plan; readonly take: (plan: Plan) => void }) {
+  const units = useUnits();
   return (
     <ul>
       {questionsFor(plan).map((q) => {
@@ -28,7 +30,7 @@ export function SchoolsDrawer({ plan, take }: { readonly plan: Plan; readonly ta
               {!now && <option value="">a way of your own</option>}
               {q.schools.map((s) => (
                 <option key={s.id} value={s.id}>
-                  {s.name}
+                  {schoolName(s, units)}
                   {s.cautious ? " (cautious)" : ""}
                 </option>
               ))}
