@@ -32,12 +32,16 @@ export const QUESTIONS: Readonly<Record<QuestionId, Question>> = {
   taking: TAKING,
 };
 
+/** Whether a school can be said of a plan: an answer that would leave it as it is, say because cloves are never dried, is none. */
+const canBe = (s: School, plan: Plan): boolean =>
+  (s.fits?.(plan) ?? true) && (s.holds(plan) || s.holds(s.make(plan)));
+
 /** The questions that make a difference to a plan, each with the schools that can be said of it. */
 export const questionsFor = (plan: Plan): readonly Question[] =>
   KIND[plan.kind].questions
     .map((id) => QUESTIONS[id])
     .filter((q) => q.when?.(plan) ?? true)
-    .map((q) => ({ ...q, schools: q.schools.filter((s) => s.fits?.(plan) ?? true) }));
+    .map((q) => ({ ...q, schools: q.schools.filter((s) => canBe(s, plan)) }));
 
 /** The school a plan follows on a question; nothing where it goes its own way. */
 export const schoolOf = (q: Question, plan: Plan): School | undefined => q.schools.find((s) => s.holds(plan));
