@@ -6,7 +6,9 @@ import { type Fault, fault } from "../core/fault";
 import { reckonBatch } from "../core/journal/reckon";
 import type { Person } from "../core/people/person";
 import type { Away } from "../core/care/weeks";
+import { costOf } from "../core/stores/cost";
 import type { Stored } from "../core/stores/events";
+import { type Stores, storesOf } from "../core/stores/stores";
 import type { UnitSystem } from "../core/quantity/units";
 import type { Sql, Tx } from "./db";
 import { batchOf } from "./journal";
@@ -75,10 +77,15 @@ const pouredToday = (sql: Sql, today: Day): Promise<PouredToday[]> => sql<Poured
   group by 1, 2, 3`;
 
 /** What a mL of a remedy holds, by the newest batch of which bottles stand there. */
-async function heldPerMl(sql: Sql, id: string): Promise<PerMl | undefined> {
+async function heldPerMl(sql: Sql, id: string, lots: Stores["lots"]): Promise<PerMl | undefined> {
   const batch = await batchOf(sql, id);
   const made = batch && reckonBatch(batch);
-  return made?.ok ? perMlOf(made.value.reckoning) : undefined;
+  if (!made?.ok) return undefined;
+  const { reckoning, program } = made.value;
+  const cost = costOf(program, reckoning, lots);
+  // A sum without its dearest line is no sum.
+  const money = cost.unpriced.length === 0 && cost.batch.value > 0 ? { money: cost.per100.value / 100 } : {};
+  return { ...perMlOf(reckoning), ...money };
 }
 
 /** Every course of the household that is not over, as it stands today. */
@@ -89,6 +96,7 @@ export async function coursesNow(
 ): Promise<CourseNow[]> {
   const laid = items.flatMap((s) => (s.item.what === "course" ? [{ ...s, course: s.item }] : []));
   if (laid.length === 0) return [];
+  const { lots } = storesOf(items);
   const [kept, poured] = await Promise.all([cellarBottles(sql), pouredToday(sql, today)]);
   const all = await Promise.all(
     laid.map(async ({ id, seq, course: { what: _, ...course } }): Promise<CourseNow> => {
@@ -98,7 +106,7 @@ export async function coursesNow(
       );
       const bottles = await bottlesOfRemedy(sql, { name: course.remedy, kind: course.kind }, today);
       const newest = from.at(-1);
-      const per = newest && (await heldPerMl(sql, newest.batch_id));
+      const per = newest && (await heldPerMl(sql, newest.batch_id, lots));
       const takenBy = (who: string): number =>
         poured.find((p) => p.name === like && p.kind === course.kind && p.who === who.toLowerCase())?.ml ?? 0;
       return {

@@ -38,6 +38,21 @@ export const toEvent = (r: Row): JournalEvent => toEventOf(BATCHES, r);
 export const batchOf = async (sql: Sql | Tx, id: string): Promise<Batch | undefined> =>
   fold(await eventsOf(sql, BATCHES, id));
 
+/** Batches by id, in one asking. */
+export async function batchesById(sql: Sql, ids: readonly string[]): Promise<ReadonlyMap<string, Batch>> {
+  const streams = new Map<string, JournalEvent[]>();
+  if (ids.length > 0) {
+    const rows = await sql<Row[]>`
+      select stream_id, seq, key, type, version, at, recorded_at, day, body from event
+      where stream_kind = 'batch' and stream_id in ${sql(ids)} order by seq`;
+    for (const r of rows) {
+      const e = toEvent(r);
+      streams.set(e.streamId, [...(streams.get(e.streamId) ?? []), e]);
+    }
+  }
+  return new Map([...streams.values()].flatMap((events) => fold(events) ?? []).map((b) => [b.id, b]));
+}
+
 /** The next code of a kind, e.g. `OX-26-11`; the number is spent even if nothing comes of it. */
 export async function nextCode(tx: Tx, kind: string, year: number): Promise<string> {
   const [row] = await tx<

@@ -166,6 +166,7 @@ async function completeItem(tx: Tx, kept: StoreItem, id: string): Promise<StoreI
         ? fault("NotAnItem", "Say what is wanted.", ["words"])
         : kept;
     case "cloth":
+    case "shop":
       return kept;
     case "learned":
       return fault(

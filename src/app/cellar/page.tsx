@@ -16,6 +16,7 @@ import type { Kind } from "@/core/plan/plan";
 import { perMlOf } from "@/core/cellar/course";
 import { storesOf } from "@/core/stores/stores";
 import { coursesNow } from "@/store/courses";
+import { savedThisYear } from "@/store/saved";
 import { storedItems, stores } from "@/store/stores";
 import { bottleOf } from "@/store/bottles";
 import { db } from "@/store/db";
@@ -24,6 +25,7 @@ import type { InHand } from "@/ui/cellar/bottle-words";
 import { HouseCourses } from "@/ui/cellar/house-courses";
 import { BottleInHand } from "@/ui/cellar/in-hand";
 import { HowLongItLasts } from "@/ui/cellar/lasts";
+import { Saved } from "@/ui/cellar/saved";
 import { BottleFigure, CellarShelves } from "@/ui/cellar/shelves";
 import { InTime } from "@/ui/shelf/first-hour";
 import { frame } from "../frame";
@@ -98,15 +100,16 @@ function scaleOf(vessel: string): number {
 
 /** Bottles on their shelves by place, and the one in the hand. */
 export default async function Cellar({ searchParams }: { searchParams: Promise<{ bottle?: string }> }) {
-  const [{ today, home }, bottles, hand] = await Promise.all([
+  const [{ today, home, measures }, bottles, hand] = await Promise.all([
     frame(),
     cellarBottles(db()),
     Promise.all([searchParams, frame()]).then(([s, f]) => inHand(s.bottle, f.today)),
   ]);
   const items = await storedItems(db());
-  const [lasts, courses] = await Promise.all([
+  const [lasts, courses, saved] = await Promise.all([
     supplies(today, home.away),
     coursesNow(db(), items, { today, away: home.away }),
+    savedThisYear(db(), items, today),
   ]);
   const { people } = storesOf(items);
   // One of each remedy of which something good stands here, by its name.
@@ -154,8 +157,10 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
             remedies={here.map(({ name, kind }) => ({ name, kind }))}
             people={people.map((p) => p.name)}
             today={today}
+            currency={home.currency}
           />
         )}
+        <Saved of={saved} currency={home.currency} measures={measures} />
       </div>
       {!hand && bottles.length > 0 && (
         <div className="lg:col-start-2 lg:row-start-1">

@@ -21,6 +21,8 @@ export interface PerMl {
   readonly sugar: number;
   readonly alcohol: number;
   readonly herb: number;
+  /** What it cost, in the household's money, where its prices are known. */
+  readonly money?: number;
 }
 
 /** What a mL of a remedy holds, by its reckoning. */

@@ -70,12 +70,24 @@ export function isOn(c: HouseCourse, day: Day): boolean {
   return at % ((c.days ?? ENDLESS) + c.rest) < (c.days ?? ENDLESS);
 }
 
+export interface Whole {
+  readonly days: number;
+  readonly ml: number;
+  readonly sugar: number;
+  readonly alcohol: number;
+  readonly bottles: number | undefined;
+  readonly money: number | undefined;
+}
 export interface HouseCourseStands {
   /** mL a day, by all. */
   readonly dayMl: number;
   /** Of a day of it, by all: g. */
   readonly sugar: number;
   readonly alcohol: number;
+  /** What a day of it cost, where that is known. */
+  readonly money: number | undefined;
+  /** The whole of a course with an end, by all: days it is taken, mL, g of sugar, bottles as large as those that stand there, money. */
+  readonly whole: Whole | undefined;
   readonly on: boolean;
   readonly over: boolean;
   /** Day of it, from 1; of one that has not begun nought or less. */
@@ -90,6 +102,22 @@ export interface HouseCourseStands {
   readonly lateMl: number;
   /** mL of a course with an end that nothing stands there for. */
   readonly lackMl: number;
+}
+
+/** All days of a course together. Bottles are counted as large as those that stand there; none where none do. */
+function wholeOf(days: number, dayMl: number, per: PerMl | undefined, good: readonly SupplyBottle[]): Whole {
+  const ml = days * dayMl;
+  const each =
+    good.reduce((sum, b) => sum + b.taken.reduce((ml, t) => ml + t.ml, b.leftMl), 0) /
+    Math.max(1, good.length);
+  return {
+    days,
+    ml,
+    sugar: (per?.sugar ?? 0) * ml,
+    alcohol: (per?.alcohol ?? 0) * ml,
+    bottles: good.length > 0 ? Math.ceil(ml / each - 1e-6) : undefined,
+    money: per?.money === undefined ? undefined : per.money * ml,
+  };
 }
 
 /** How a course of the household stands on a day, over all bottles of its remedy. */
@@ -116,6 +144,8 @@ export function houseCourseStands(
     dayMl,
     sugar: (per?.sugar ?? 0) * dayMl,
     alcohol: (per?.alcohol ?? 0) * dayMl,
+    money: per?.money === undefined ? undefined : per.money * dayMl,
+    whole: c.days === undefined ? undefined : wholeOf(c.days, dayMl, per, good),
     on: isOn(c, today),
     over,
     day: daysBetween(c.from, today) + 1,

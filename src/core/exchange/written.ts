@@ -1,5 +1,6 @@
 import { MATERIALS, type Catalogue } from "../material/catalogue";
 import { KIND } from "../plan/kinds";
+import { linesOf } from "../plan/edit";
 import type { Line, Plan, Step } from "../plan/plan";
 import { sayLine } from "../reading/said";
 import { VESSELS } from "../vessel/catalogue";
@@ -13,6 +14,8 @@ export interface Written {
   readonly lines: readonly string[];
   readonly steps: readonly string[];
   readonly taken: string | undefined;
+  /** What is said of it besides: why a thing goes in, what others say of its keeping. */
+  readonly notes: readonly string[];
 }
 
 const namesOf = (plan: Plan, catalogue: Catalogue) => {
@@ -116,12 +119,21 @@ export function written(plan: Plan, catalogue: Catalogue = MATERIALS): Written {
     lines,
     steps,
     taken: plan.taken,
+    notes: [
+      ...linesOf(plan).flatMap((l) => (l.why ? [`Why the ${nameOf(l)}: ${l.why}`] : [])),
+      ...(plan.saidToKeep ? [`They say of its keeping: ${plan.saidToKeep}`] : []),
+    ],
   };
 }
+
+/** The notes of a recipe: what is said of its lines, and what stands in the book. */
+const notesOf = (w: Written, note: string | undefined): string =>
+  [...w.notes, ...(note ? [note] : [])].join("\n\n");
 
 /** A recipe as Markdown. Read again, it comes to the same figures. */
 export function toMarkdown(plan: Plan, catalogue?: Catalogue, note?: string): string {
   const w = written(plan, catalogue);
+  const notes = notesOf(w, note);
   return [
     // A name is one line, whatever was pasted into it.
     `# ${w.name.replace(/\s+/g, " ").trim()}`,
@@ -137,7 +149,7 @@ export function toMarkdown(plan: Plan, catalogue?: Catalogue, note?: string): st
     "",
     ...w.steps.map((s, i) => `${i + 1}. ${s}`),
     ...(w.taken ? ["", "## To take", "", w.taken] : []),
-    ...(note ? ["", "## Notes", "", note] : []),
+    ...(notes ? ["", "## Notes", "", notes] : []),
     "",
   ].join("\n");
 }
@@ -145,6 +157,7 @@ export function toMarkdown(plan: Plan, catalogue?: Catalogue, note?: string): st
 /** The same as plain text. */
 export function toText(plan: Plan, catalogue?: Catalogue, note?: string): string {
   const w = written(plan, catalogue);
+  const notes = notesOf(w, note);
   return [
     w.name,
     `Kind: ${w.kind}`,
@@ -156,7 +169,7 @@ export function toText(plan: Plan, catalogue?: Catalogue, note?: string): string
     "Method:",
     ...w.steps,
     ...(w.taken ? ["", "To take:", w.taken] : []),
-    ...(note ? ["", "Notes:", note] : []),
+    ...(notes ? ["", "Notes:", notes] : []),
     "",
   ].join("\n");
 }

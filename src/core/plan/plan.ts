@@ -35,6 +35,8 @@ const LINE = {
   took: z.array(z.enum(TAKEN)).max(TAKEN.length).optional(),
   /** Words that change no figure, as typed. */
   note: text.optional(),
+  /** Why it goes in, in the maker's own words. */
+  why: z.string().min(1).max(200).optional(),
   optional: z.boolean().optional(),
   /** Whether the plant was gathered, where that was asked. */
   gathered: z.boolean().optional(),
@@ -125,6 +127,8 @@ export const HEAD = {
   purpose: z.string().max(200).optional(),
   /** Who told it. */
   toldBy: z.string().max(120).optional(),
+  /** How long others say it keeps, in their words: set beside what is reckoned, never believed. */
+  saidToKeep: z.string().max(200).optional(),
 } as const;
 
 /** What is only said of a plan, in words of the maker's own; it changes no figure. `kept` is theirs alone, and goes on no card or code. */
@@ -132,6 +136,7 @@ export const SAYINGS = {
   taken: { kept: false, most: 200 },
   purpose: { kept: true, most: 200 },
   toldBy: { kept: true, most: 120 },
+  saidToKeep: { kept: false, most: 200 },
 } as const;
 export type Saying = keyof typeof SAYINGS;
 export const SAYING_NAMES = Object.keys(SAYINGS) as Saying[];

@@ -42,7 +42,7 @@ export const STORE_BODIES = {
 export type StoreEventType = keyof typeof STORE_BODIES;
 export type StoreBody<T extends StoreEventType> = z.infer<(typeof STORE_BODIES)[T]>;
 export const STORE_ENTRIES: EntryRows<StoreEventType> = {
-  kept: entryRow(3, "noticed", "decides"),
+  kept: entryRow(4, "noticed", "decides"),
   drawn: entryRow(2, "commutes", "noticed", "byHouse"),
   returned: entryRow(1, "commutes", "noticed", "byHouse"),
   filled: entryRow(1, "commutes", "noticed", "byHouse"),
@@ -54,7 +54,7 @@ export const STORE_ENTRIES: EntryRows<StoreEventType> = {
 export type StoreEvent = { [T in StoreEventType]: Envelope<T, StoreBody<T>> }[StoreEventType];
 
 /**
- * Parses a stored body of a type and version. Throws `UnreadableEvent`. Version 2 of `kept` knew no courses. Version 1 of `drawn` had no cause; version 1 of `kept` took days the
+ * Parses a stored body of a type and version. Throws `UnreadableEvent`. Version 3 of `kept` knew no shop’s prices, version 2 no courses. Version 1 of `drawn` had no cause; version 1 of `kept` took days the
  * calendar does not have.
  */
 export const readStoreBody = bodyReader("the stores’ journal", STORE_BODIES, STORE_ENTRIES, {

@@ -3,6 +3,7 @@ import { HouseCourse } from "../cellar/house-course";
 import { isDay } from "../day";
 import { realDay } from "../real-day";
 import { CUTS, FORMS, PLANT_CLASSES } from "../material/classes";
+import { KINDS } from "../plan/plan";
 import { PlantRow } from "../material/rows";
 import { Person } from "../people/person";
 import { LIDS, VesselSpec, WARES } from "../vessel/vessel";
@@ -118,6 +119,23 @@ export const Wanted = z.strictObject({
 });
 export type Wanted = z.infer<typeof Wanted>;
 
+/** What a shop asks for a bottle of the like of a remedy. */
+export const ShopPrice = z.strictObject({
+  what: z.literal("shop"),
+  remedy: text(80).min(1, "Say which remedy."),
+  kind: z.enum(KINDS),
+  /** For a bottle, in the household's money. */
+  price: z
+    .number("Write the price as a number, like 7.50.")
+    .positive("Write the price as a number, like 7.50.")
+    .max(100_000, "That is over 100,000 for a bottle. Write what one costs."),
+  ml: z
+    .number("Say what the bottle holds.")
+    .positive("Say what the bottle holds.")
+    .max(20_000, "No shop’s bottle holds over 20 litres. Say what one holds."),
+});
+export type ShopPrice = z.infer<typeof ShopPrice>;
+
 export const StoreItem = z.discriminatedUnion("what", [
   Lot,
   OwnVessel,
@@ -129,6 +147,7 @@ export const StoreItem = z.discriminatedUnion("what", [
   LearnedCloth,
   CourseItem,
   Wanted,
+  ShopPrice,
 ]);
 export type StoreItem = z.infer<typeof StoreItem>;
 

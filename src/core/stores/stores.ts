@@ -10,7 +10,7 @@ import { VESSELS } from "../vessel/catalogue";
 import { type Vessel, vesselOf } from "../vessel/vessel";
 import type { Stored } from "./events";
 import { catalogueWith } from "./own";
-import type { Empties, Lot, OwnVessel } from "./item";
+import type { Empties, Lot, OwnVessel, ShopPrice } from "./item";
 import type { Role } from "../plan/kinds";
 import type { Usual } from "../plan/ways";
 
@@ -22,6 +22,8 @@ export interface Stores {
   readonly people: readonly Person[];
   /** The materials as this household has them: its own plants in them, its own cups weighed. */
   readonly catalogue: Catalogue;
+  /** What a shop asks for the like of a remedy. */
+  readonly shops: readonly (ShopPrice & { readonly id: string; readonly seq: number })[];
 }
 export interface LotOnHand extends Lot {
   readonly id: string;
@@ -35,7 +37,14 @@ export interface VesselOnHand {
   readonly vessel: Vessel;
 }
 
-export const EMPTY_STORES: Stores = { lots: [], vessels: [], empties: [], people: [], catalogue: MATERIALS };
+export const EMPTY_STORES: Stores = {
+  lots: [],
+  vessels: [],
+  empties: [],
+  people: [],
+  catalogue: MATERIALS,
+  shops: [],
+};
 
 function bareVessel(vessel: OwnVessel["vessel"]): Vessel | undefined {
   if (typeof vessel === "string") return VESSELS.get(vessel);
@@ -79,6 +88,7 @@ export function storesOf(all: readonly Stored[]): Stores {
       MATERIALS,
       here.flatMap((s) => (s.item.what === "learned" ? [s.item] : [])),
     ),
+    shops: here.flatMap((s) => (s.item.what === "shop" ? [{ ...s.item, id: s.id, seq: s.seq }] : [])),
   };
 }
 

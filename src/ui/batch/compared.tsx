@@ -134,6 +134,26 @@ export function Compared({ sides, measures: units }: { sides: readonly Side[]; m
           ))}
         </tbody>
       </table>
+      <BySpoon sides={sides} />
     </div>
+  );
+}
+
+/** How many spoons of the weakest hold as much herb as one of the strongest, where that is known well enough to be said. */
+function BySpoon({ sides }: { sides: readonly Side[] }) {
+  const by = sides
+    .flatMap((s) => {
+      const herb = comparedOf(s, "herb");
+      return herb && herb.low > 0 ? [{ code: s.batch.code, herb }] : [];
+    })
+    .sort((a, b) => a.herb.value - b.herb.value);
+  const [weak, strong] = [by[0], by.at(-1)];
+  if (!weak || !strong || strong.herb.low <= weak.herb.high) return null;
+  const times = strong.herb.value / weak.herb.value;
+  return (
+    <p className="pt-3" data-testid="by-spoon">
+      A spoon of <span className="stencil">{strong.code}</span> holds as much herb as about{" "}
+      {Number(times.toFixed(times < 10 ? 1 : 0))} spoons of <span className="stencil">{weak.code}</span>.
+    </p>
   );
 }

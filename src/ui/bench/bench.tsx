@@ -276,6 +276,7 @@ function Heading({
       taken={plan.taken ?? ""}
       purpose={plan.purpose ?? ""}
       toldBy={plan.toldBy ?? ""}
+      saidToKeep={plan.saidToKeep ?? ""}
       people={stores.people}
       today={today}
       cautions={made.grave}

@@ -27,6 +27,7 @@ interface Props {
   readonly taken: string;
   readonly purpose: string;
   readonly toldBy: string;
+  readonly saidToKeep: string;
   readonly people: readonly Person[];
   readonly today: string;
   readonly cautions: readonly Caution[];
@@ -161,6 +162,7 @@ const SAYS: Readonly<Record<Saying, { readonly label: string; readonly hint: str
   taken: { label: "How it is taken, for the label", hint: "how it is taken, for the label" },
   purpose: { label: "What it is for; for your eyes alone", hint: "what it is for, yours alone" },
   toldBy: { label: "Who told it", hint: "who told it" },
+  saidToKeep: { label: "How long others say it keeps", hint: "how long they say it keeps" },
 };
 
 /** Something that is only said of it. */

@@ -9,6 +9,7 @@ import { type Plan, SAYING_NAMES } from "@/core/plan/plan";
 import { roleOf } from "@/core/plan/ways";
 import type { Context } from "@/core/reckoning/context";
 import { vesselOfPlan } from "@/core/reckoning/find";
+import { type LevelDrop, levelDrops } from "@/core/reckoning/plainly";
 import type { Program } from "@/core/reckoning/program";
 import { type Reckoning, reckonProgram } from "@/core/reckoning/reckon";
 import { type Went, whereItWent } from "@/core/reckoning/went";
@@ -30,6 +31,8 @@ export interface Reckoned {
   readonly reckoning: Reckoning;
   readonly care: Care;
   readonly went: Went;
+  /** How far the level sinks at each step that boils it down. */
+  readonly levels: ReadonlyMap<string, LevelDrop>;
   readonly cost: Cost;
 }
 
@@ -79,7 +82,7 @@ function reckoned(plan: Plan, around: Around): Pick<Made, "faults" | "now"> {
   const care = careOf(program.value, reckoning.fit, reckoning.working);
   const cost = costOf(program.value, reckoning, around.lots);
   const went = whereItWent(program.value, reckoning);
-  return { faults: NONE, now: { program: program.value, reckoning, care, went, cost } };
+  return { faults: NONE, now: { program: program.value, reckoning, care, went, cost, levels: levelDrops(program.value) } };
 }
 
 /**

@@ -62,6 +62,7 @@ export function OutcomeSide({
         stale={!now}
         stop={stop}
         doubts={doubts}
+        saidToKeep={plan.saidToKeep}
       />
       {worth && <Offers plan={plan} wish={{ for: wish }} take={take} today={today} />}
     </>

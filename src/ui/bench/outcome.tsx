@@ -6,6 +6,8 @@ import { type Day, addDays, printDay } from "@/core/day";
 import { bottlesWanted } from "@/core/cellar/fill";
 import type { Kind } from "@/core/plan/plan";
 import type { Reckoning } from "@/core/reckoning/reckon";
+import { saidToKeep } from "@/core/exchange/said-to-keep";
+import { smallRatio, spoonsIn } from "@/core/reckoning/plainly";
 import { spoonOf } from "@/core/reckoning/spoon";
 import { type Cost, printMoney } from "@/core/stores/cost";
 import type { Empties } from "@/core/stores/item";
@@ -30,6 +32,8 @@ interface Props {
   /** The stop or never that stands against the plan. */
   readonly stop: Caution | undefined;
   readonly doubts: readonly Doubt[];
+  /** How long others say it keeps. */
+  readonly saidToKeep: string | undefined;
 }
 
 /** Grams of something in a spoon, as finely as a kitchen cares. */
@@ -147,6 +151,56 @@ function WhereItKeeps({ r, stop, doubts }: Pick<Props, "r" | "stop" | "doubts">)
   );
 }
 
+const SMALL = [
+  "",
+  "one",
+  "two",
+  "three",
+  "four",
+  "five",
+  "six",
+  "seven",
+  "eight",
+  "nine",
+  "ten",
+  "eleven",
+  "twelve",
+];
+/** A ratio as it is said: “two to one”; in figures where no small numbers are true of it. */
+function ratioWords(x: number): string {
+  const small = smallRatio(x);
+  return small ? `${SMALL[small[0]]} to ${SMALL[small[1]]}` : `${Number(x.toFixed(2))} to 1`;
+}
+
+/** How many spoons there are in it, and what one a day of them comes to. */
+function Spoons({ r }: { r: Reckoning }) {
+  const { value, low, high } = spoonsIn(r);
+  const near = (x: number): number => (x > 100 ? Math.round(x / 5) * 5 : Math.round(x));
+  const [least, most] = [near(low), near(high)];
+  return (
+    <>
+      about {near(value)} spoons{least < most ? `, ${least} to ${most}` : ""}
+    </>
+  );
+}
+
+/** What others say of its keeping, beside ours; theirs is never believed. */
+function OthersSay({ words, r }: { words: string; r: Reckoning }) {
+  const { units } = useUnits();
+  const { is } = saidToKeep(words, r.verdict, units);
+  const BESIDE: Readonly<Record<typeof is, string>> = {
+    longer: "longer than is reckoned here. Keep to the shorter.",
+    shorter: "shorter than is reckoned here. Keep to theirs if you trust them.",
+    "as ours": "much the same as is reckoned here.",
+    unsaid: "no length of time to set beside ours.",
+  };
+  return (
+    <p className="pt-1" data-testid="others-say">
+      They say “{words}”: <strong className={is === "longer" ? "bg-rust-pale px-1" : ""}>{BESIDE[is]}</strong>
+    </p>
+  );
+}
+
 /** What a spoon holds, the bottles, the cost and the sweetener, a line each. */
 function InFigures({
   r,
@@ -178,11 +232,15 @@ function InFigures({
           </dd>
         </>
       )}
+      <dt className="text-ash">in all</dt>
+      <dd className="text-right" data-testid="spoons">
+        <Spoons r={r} />
+      </dd>
       {r.shares && (
         <>
           <dt className="text-ash">sweetener</dt>
-          <dd className="text-right">
-            {Number(r.shares.honeyOfLiquid.toFixed(2))} to 1 of liquid,{" "}
+          <dd className="text-right" data-testid="sweetener">
+            {ratioWords(r.shares.honeyOfLiquid)} of liquid as poured,{" "}
             {Math.round(100 * r.shares.honeyOfFinished)} % of bottle,{" "}
             {Math.round(100 * r.shares.sugarByWeight)} % sugar by weight
           </dd>
@@ -203,6 +261,7 @@ export const Outcome = memo(function Outcome(p: Props) {
       </h2>
       <YieldAndDay {...p} />
       <WhereItKeeps {...p} />
+      {p.saidToKeep && <OthersSay words={p.saidToKeep} r={r} />}
       <div className="pt-3">
         <KeepingChart strained={r.strained} finished={r.finished} words={`${head.place} ${head.life}`} />
       </div>

@@ -81,6 +81,16 @@ function Snug({ p, fit, vessel }: { p: Props; fit: Fit; vessel: Vessel }) {
   );
 }
 
+/** A share of the jar in a word, where it is near one. */
+function shareWords(share: number): string {
+  if (share > 0.29) return "A third";
+  if (share > 0.225) return "A quarter";
+  if (share > 0.18) return "A fifth";
+  return share > 0.13 ? "A sixth" : "A tenth";
+}
+/** Air over a jar that is filled to a measure and not to its line is no mistake. */
+const ROOM = [0.07, 0.4] as const;
+
 /** How it stands in the vessel, where that is worth a word, and what could be done about it. */
 export function VesselNotes(p: Props) {
   const units = useUnits();
@@ -95,6 +105,12 @@ export function VesselNotes(p: Props) {
         </p>
       )}
       {fit && vessel && fit.filled < 0.6 && !isPot(vessel) && <Snug p={p} fit={fit} vessel={vessel} />}
+      {fit && vessel && !isPot(vessel) && 1 - fit.filled > ROOM[0] && 1 - fit.filled <= ROOM[1] && (
+        <p className="quiet pt-1" data-testid="left-empty">
+          {shareWords(1 - fit.filled)} of the {vessel.sort} stays empty, and that is right: room to shake it
+          and to top it up.
+        </p>
+      )}
       {fit && fit.coverCm < -0.05 && (
         <p role="alert" className="wrong pt-1">
           Herb stands {units.length(Math.abs(fit.coverCm))} above the liquid. Pour more, or take less herb.

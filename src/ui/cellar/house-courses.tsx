@@ -3,7 +3,9 @@ import { useState } from "react";
 import type { Kind } from "@/core/plan/plan";
 import { type Day, printDay } from "@/core/day";
 import { counted, listed } from "@/core/words";
-import type { CourseNow } from "@/core/cellar/house-course";
+import type { CourseNow, Whole } from "@/core/cellar/house-course";
+import type { Measures } from "@/core/reading/measures";
+import { printMoney } from "@/core/stores/cost";
 import { PuttingAway, usePutAway } from "../stores/put-away";
 import { useUnits } from "../kit/units";
 import { LayDown } from "./lay-down";
@@ -46,7 +48,29 @@ function Enough({ c }: { c: CourseNow }) {
   );
 }
 
-function OneCourse({ c, people, today }: { c: CourseNow; people: readonly string[]; today: Day }) {
+/** A course with an end, summed. */
+function wholeWords(w: Whole, currency: string, units: Measures): string[] {
+  return [
+    counted(w.days, "day"),
+    units.volumeExact(w.ml),
+    ...(w.bottles === undefined ? [] : [counted(w.bottles, "bottle")]),
+    ...(w.sugar >= 0.5 ? [`${grams(w.sugar)} of sugar`] : []),
+    ...(w.alcohol >= 0.5 ? [`${grams(w.alcohol)} of alcohol`] : []),
+    ...(w.money === undefined ? [] : [printMoney(w.money, currency)]),
+  ];
+}
+
+function OneCourse({
+  c,
+  people,
+  today,
+  currency,
+}: {
+  c: CourseNow;
+  people: readonly string[];
+  today: Day;
+  currency: string;
+}) {
   const units = useUnits();
   const [changing, setChanging] = useState(false);
   const { putAway, sending } = usePutAway();
@@ -60,6 +84,7 @@ function OneCourse({ c, people, today }: { c: CourseNow; people: readonly string
   const holds = [
     stands.sugar >= 0.05 ? `${grams(stands.sugar)} of sugar` : "",
     stands.alcohol >= 0.05 ? `${grams(stands.alcohol)} of alcohol` : "",
+    stands.money === undefined ? "" : printMoney(stands.money, currency),
   ].filter((w) => w !== "");
   return (
     <li className="py-2.5 border-b border-rule">
@@ -78,6 +103,11 @@ function OneCourse({ c, people, today }: { c: CourseNow; people: readonly string
         Together {units.volumeExact(stands.dayMl)} a day{holds.length > 0 ? `, about ${listed(holds)}` : ""}.{" "}
         <Enough c={c} />
       </p>
+      {stands.whole && (
+        <p className="quiet" data-testid="whole-course">
+          The whole of it: {listed(wholeWords(stands.whole, currency, units))}.
+        </p>
+      )}
       <p className="flex flex-wrap gap-x-5">
         <button type="button" className="plain min-h-11" onClick={() => setChanging(true)}>
           change
@@ -101,11 +131,13 @@ export function HouseCourses({
   remedies,
   people,
   today,
+  currency,
 }: {
   courses: readonly CourseNow[];
   remedies: readonly RemedyHere[];
   people: readonly string[];
   today: Day;
+  currency: string;
 }) {
   const [laying, setLaying] = useState(false);
   return (
@@ -116,7 +148,7 @@ export function HouseCourses({
       <PuttingAway>
         <ul>
           {courses.map((c) => (
-            <OneCourse key={c.id} {...{ c, people, today }} />
+            <OneCourse key={c.id} {...{ c, people, today, currency }} />
           ))}
         </ul>
       </PuttingAway>

@@ -43,6 +43,7 @@ function TheLine({ p, move }: { p: Props; move: WalkedMove }) {
       <p className="text-[1.5rem] pt-1">
         <HowMuch line={line} r={p.r} batch={p.batch} markCm={pourMark(p.r, line.id)} />.
         {line.note && <span className="text-ash"> ({line.note})</span>}
+        {line.why && <span className="block text-ash">{line.why}</span>}
         {line.optional && <span className="text-ash"> If you like.</span>}
       </p>
       <ScaleAtHand

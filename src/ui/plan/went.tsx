@@ -25,6 +25,8 @@ export function LiquidWent({
     [went.weighed ? "held in the marc, as weighed" : "held in the marc, about", went.held, "−"],
     [went.weighed ? "on cloth and pot, or spilt" : "on cloth and pot, typical", went.onCloth, "−"],
   ];
+  const all = went.poured + went.fromPlants;
+  const share = (ml: number): string => `${Math.round((100 * ml) / Math.max(1, all))} %`;
   return (
     <section aria-label={head} className="pt-3">
       <h3 className="ruled-head">{head}</h3>
@@ -37,12 +39,13 @@ export function LiquidWent({
               <dt className="text-ash">{name}</dt>
               <dd className="text-right tabular-nums">
                 {sign} {units.volumeExact(ml)}
+                {sign === "−" && <span className="text-ash"> {share(ml)}</span>}
               </dd>
             </div>
           ))}
         <dt className="font-semibold border-t border-rule">comes out</dt>
         <dd className="text-right tabular-nums font-semibold border-t border-rule">
-          {units.volumeExact(went.out)}
+          {units.volumeExact(went.out)} <span className="font-normal text-ash">{share(went.out)}</span>
         </dd>
         {went.boiledAfter >= 1 && (
           <>

@@ -69,7 +69,17 @@ function drawn(d: DrawerName, p: Props): ReactNode {
         <GatherDrawer program={now.program} reckoning={now.reckoning} stores={stores} name={plan.name} />
       );
     case "cost":
-      return <CostDrawer cost={now.cost} currency={currency} shop={p.shop} setShop={p.setShop} />;
+      return (
+        <CostDrawer
+          cost={now.cost}
+          shop={p.shop}
+          setShop={p.setShop}
+          remedy={plan.name}
+          kind={plan.kind}
+          shops={stores.shops}
+          {...{ currency }}
+        />
+      );
   }
 }
 

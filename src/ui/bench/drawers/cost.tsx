@@ -1,12 +1,18 @@
 "use client";
 import type { Estimate } from "@/core/estimate";
 import { useUnits } from "../../kit/units";
-import { Fragment } from "react";
+import { Fragment, useState } from "react";
+import type { Kind } from "@/core/plan/plan";
+import { readMeasured } from "@/core/reading/amounts";
+import type { Measures } from "@/core/reading/measures";
+import type { Stores } from "@/core/stores/stores";
+import { Field } from "../../kit/field";
+import { useKeep } from "../../stores/keep";
+import { readPrice } from "../../stores/price";
 import type { Cost } from "@/core/stores/cost";
 import { againstShop, printMoney } from "@/core/stores/cost";
 import type { Bench } from "../state";
 
-const number = (text: string): number => Number(text.trim().replace(",", "."));
 function said(x: number): string {
   if (x < 0.95) return `${Math.round(100 * x)} % of the shop’s price`;
   return x <= 1.05 ? "about the shop’s price" : `${Number(x.toFixed(1))} times the shop’s price`;
@@ -78,115 +84,138 @@ function InAll({ cost, currency }: { cost: Cost; currency: string }) {
 }
 
 type Shop = Bench["shop"];
+type Kept = Stores["shops"][number];
 
-/** One number of a shop's bottle. */
-function ShopField({
-  id,
-  label,
-  value,
-  wrong,
-  set,
+/** A shop's price and what its bottle holds, as typed; each with what is wrong with it, said beside its field. */
+function readShop(shop: Shop, currency: string, measures: Measures) {
+  const { paid, wrong } = readPrice(shop.price, currency);
+  const holds = shop.ml.trim() === "" ? undefined : readMeasured(bareIn(shop.ml, measures), measures.units);
+  const ml = holds?.ok && holds.value.dimension === "volume" ? holds.value.si.value : undefined;
+  const example = `Write what the bottle holds, like “${measures.calls.bottle}”.`;
+  return { paid, ml, wrongPrice: wrong, wrongMl: holds && ml === undefined ? example : undefined };
+}
+/** A bare figure is what the house's jugs are marked in. */
+const bareIn = (text: string, { jug }: Measures): string =>
+  /^\s*[\d.,½¼¾⅓⅔]+\s*$/.test(text) ? `${text.trim()} ${jug.words}` : text;
+
+/** Keeps the shop's price for this remedy, so that a year's saving can be told. */
+function KeepPrice({
+  remedy,
+  kind,
+  price,
+  ml,
+  was,
 }: {
-  id: string;
-  label: string;
-  value: string;
-  wrong: boolean;
-  set: (value: string) => void;
+  remedy: string;
+  kind: Kind;
+  price: number;
+  ml: number;
+  was: Kept | undefined;
 }) {
+  const { keep, sending, fault } = useKeep();
+  const [id] = useState(() => crypto.randomUUID());
+  if (was && was.price === price && Math.abs(was.ml - ml) < 0.5)
+    return (
+      <p role="status">
+        Kept for {remedy}; a year of it stands in the <a href="/cellar">cellar</a>.
+      </p>
+    );
   return (
-    <p className="w-32">
-      <label htmlFor={id} className="quiet block">
-        {label}
-      </label>
-      <input
-        id={id}
-        inputMode="decimal"
-        className="field w-full"
-        value={value}
-        maxLength={10}
-        aria-invalid={wrong}
-        aria-describedby={wrong ? "shop-wrong" : undefined}
-        onChange={(e) => set(e.target.value)}
-      />
-    </p>
+    <>
+      <button
+        type="button"
+        className="plain min-h-11"
+        disabled={sending}
+        onClick={() => void keep(was?.id ?? id, { what: "shop", remedy, kind, price, ml }, was?.seq)}
+      >
+        keep this price for {remedy}
+      </button>
+      {fault && (
+        <p role="alert" className="wrong">
+          {fault.message}
+        </p>
+      )}
+    </>
   );
 }
 
-/** Whether a typed number is none, or one that could be a price or a volume. */
-const isFine = (text: string): boolean => {
-  const x = number(text);
-  return text.trim() === "" || (x > 0 && x < 100_000);
-};
-
 /** What a shop asks for a bottle, and how that compares by the mL. */
-function BesideAShop({
-  cost,
-  currency,
-  shop,
-  setShop,
-}: {
-  cost: Cost;
-  currency: string;
-  shop: Shop;
-  setShop: (shop: Shop) => void;
-}) {
-  const { units, jug } = useUnits();
-  const metric = units === "metric";
-  const wrongPrice = isFine(shop.price) ? undefined : "Write the price as a number, like 7.50.";
-  const wrongMl = isFine(shop.ml)
-    ? undefined
-    : `Write what the bottle holds in ${jug.words}, like ${metric ? 250 : 8}.`;
-  const ratio = againstShop(cost, number(shop.price), number(shop.ml) * jug.ml);
+function BesideAShop({ cost, currency, shop, setShop, remedy, kind, shops }: Props) {
+  const measures = useUnits();
+  const was = shops.find((s) => s.kind === kind && s.remedy.toLowerCase() === remedy.toLowerCase());
+  const shown: Shop =
+    was && shop.price === "" && shop.ml === ""
+      ? { price: String(was.price), ml: measures.volumeExact(was.ml) }
+      : shop;
+  const { paid, ml, wrongPrice, wrongMl } = readShop(shown, currency, measures);
+  const ratio = paid === undefined || ml === undefined ? undefined : againstShop(cost, paid, ml);
   return (
     <section>
       <h3 className="ruled-head">Beside a shop’s bottle</h3>
       <div className="flex gap-3 pt-2">
-        <ShopField
+        <Field
           id="shop-price"
           label={`it costs, ${currency}`}
-          value={shop.price}
-          wrong={wrongPrice !== undefined}
-          set={(price) => setShop({ ...shop, price })}
-        />
-        <ShopField
+          className="w-32"
+          fault={wrongPrice === undefined ? undefined : { message: wrongPrice }}
+        >
+          {(tied) => (
+            <input
+              {...tied}
+              inputMode="decimal"
+              className="field w-full"
+              value={shown.price}
+              maxLength={10}
+              onChange={(e) => setShop({ ...shown, price: e.target.value })}
+            />
+          )}
+        </Field>
+        <Field
           id="shop-ml"
-          label={`and holds, ${jug.words}`}
-          value={shop.ml}
-          wrong={wrongMl !== undefined}
-          set={(ml) => setShop({ ...shop, ml })}
-        />
+          label={`and holds, ${measures.jug.words}`}
+          className="w-32"
+          fault={wrongMl === undefined ? undefined : { message: wrongMl }}
+        >
+          {(tied) => (
+            <input
+              {...tied}
+              className="field w-full"
+              value={shown.ml}
+              maxLength={20}
+              onChange={(e) => setShop({ ...shown, ml: e.target.value })}
+            />
+          )}
+        </Field>
       </div>
-      {(wrongPrice ?? wrongMl) && (
-        <p id="shop-wrong" role="alert" className="wrong pt-1">
-          {wrongPrice ?? wrongMl}
-        </p>
-      )}
       <p className="pt-2 min-h-7" aria-live="polite" data-testid="against-shop">
         {ratio !== undefined && cost.batch.value > 0
-          ? `By the ${metric ? "mL" : "ounce"} yours comes to ${said(ratio)}.`
+          ? `By the ${measures.units === "metric" ? "mL" : "ounce"} yours comes to ${said(ratio)}.`
           : ""}
       </p>
+      {paid !== undefined && paid > 0 && ml !== undefined && ml > 0 && (
+        <KeepPrice {...{ remedy, kind, price: paid, ml, was }} />
+      )}
     </section>
   );
 }
 
+interface Props {
+  readonly cost: Cost;
+  readonly currency: string;
+  readonly shop: Shop;
+  readonly setShop: (shop: Shop) => void;
+  readonly remedy: string;
+  readonly kind: Kind;
+  readonly shops: Stores["shops"];
+}
+
 /** What it costs line by line, and beside a shop's bottle. */
-export function CostDrawer({
-  cost,
-  currency,
-  shop,
-  setShop,
-}: {
-  cost: Cost;
-  currency: string;
-  shop: Shop;
-  setShop: (shop: Shop) => void;
-}) {
+export function CostDrawer(p: Props) {
   return (
     <div className="grid gap-x-10 gap-y-3 md:grid-cols-3">
-      <LineByLine cost={cost} currency={currency} />
-      <InAll cost={cost} currency={currency} />
-      <BesideAShop cost={cost} currency={currency} shop={shop} setShop={setShop} />
+      <LineByLine cost={p.cost} currency={p.currency} />
+      <InAll cost={p.cost} currency={p.currency} />
+      <BesideAShop {...p} />
     </div>
   );
 }

@@ -107,6 +107,8 @@ function rowsOf(p: Props, ids: readonly string[]): React.ReactNode[] {
       step={s}
       first={i <= 1}
       last={i === plan.steps.length - 1}
+      fromCm={made.shown?.levels.get(s.id)?.fromCm}
+      toCm={made.shown?.levels.get(s.id)?.toCm}
       faults={faultsAt(made.faults, i)}
       cautions={cautionsAt(made.grave, "step", s.id)}
       reasons={p.reasons}

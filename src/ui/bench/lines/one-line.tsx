@@ -14,6 +14,7 @@ import { focusBeside } from "../../kit/focus";
 import { useUnits } from "../../kit/units";
 import { CautionNote } from "../../plan/cautions";
 
+import { LineWhy } from "./line-why";
 import { SayOtherwise } from "./say-otherwise";
 import { Took } from "./took";
 import { FormAndCut, Strength, comesTo } from "./line-words";
@@ -213,6 +214,7 @@ export const OneLine = memo(function OneLine(p: LineProps) {
           )}
           {line.optional && <span className="quiet"> if you like</span>}
           {of.bottled && <Strength p={p} name={name} material={material!} fault={wrong.strength} />}
+          <LineWhy line={line} name={name} change={actions.change} />
         </span>
         <Amount p={p} of={of} />
         <button

@@ -5,6 +5,7 @@ import type { Caution } from "@/core/cautions/caution";
 import type { Fault } from "@/core/fault";
 import { PLACES, type Step, type StepOf, WRINGING } from "@/core/plan/plan";
 import { Wrong } from "../../kit/field";
+import { useUnits } from "../../kit/units";
 import { CautionNote } from "../../plan/cautions";
 import { PLACE_WORDS, STEP_WORDS, WRINGING_WORDS } from "../../plan/step-words";
 import type { LineActions } from "./line-actions";
@@ -17,6 +18,9 @@ interface Props {
   readonly step: Step;
   readonly first: boolean;
   readonly last: boolean;
+  /** Where the level stands before and after, cm, where it is boiled down in a pot. */
+  readonly fromCm: number | undefined;
+  readonly toCm: number | undefined;
   readonly faults: readonly Fault[];
   readonly cautions: readonly Caution[];
   readonly reasons: Readonly<Record<string, string>>;
@@ -96,6 +100,17 @@ const heats = [
   ["yes", "hot, from the boil"],
 ] as const;
 
+/** How far the level sinks in the pot, as a stick shows it. */
+function LevelDrops({ fromCm, toCm }: Pick<Props, "fromCm" | "toCm">) {
+  const units = useUnits();
+  if (fromCm === undefined || toCm === undefined || fromCm - toCm < 0.1) return null;
+  return (
+    <span className="block" data-testid="level-drops">
+      the level drops {units.length(fromCm - toCm)}, from {units.length(fromCm)} to {units.length(toCm)}
+    </span>
+  );
+}
+
 /** What one step says, each part of it changed in its place. */
 function Words({ p }: { p: Props }) {
   const { step: s, actions } = p;
@@ -119,6 +134,7 @@ function Words({ p }: { p: Props }) {
       return (
         <>
           boil down to <Said p={p} label="Boil down to" field="to" value={s.to} width="w-24" />
+          <LevelDrops fromCm={p.fromCm} toCm={p.toCm} />
         </>
       );
     case "pressure":
