@@ -2,6 +2,7 @@
  * `./jolly reckon PLAN.json`: the numbers the Bench shows, the verdict's reasons and every caution, as JSON, without a database or a build.
  * Exit 0 where nothing stands against the plan, 1 where a stop or caution does, 2 on bad input with named errors, 3 on a never.
  */
+import { bare } from "../src/core/quantity/carried";
 import { readFileSync } from "node:fs";
 import { cautionsOf } from "../src/core/cautions/rules";
 import type { Caution } from "../src/core/cautions/caution";
@@ -53,5 +54,5 @@ function exitOf(all: readonly Caution[]): 0 | 1 | 3 {
 
 const { verdict } = reckoning;
 const because = [...reasonsOf(verdict), ...verdict.distances.map(distanceWords)];
-process.stdout.write(`${JSON.stringify({ ...reckoning, because, cautions }, null, 2)}\n`);
+process.stdout.write(bare(`${JSON.stringify({ ...reckoning, because, cautions }, null, 2)}\n`));
 process.exit(exitOf(cautions));

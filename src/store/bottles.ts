@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../core/quantity/carried";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
 import {
   BOTTLE_BODIES,
@@ -113,7 +114,7 @@ async function saidOtherwise(tx: Tx, type: BottleEventType, body: unknown): Prom
     ? undefined
     : fault(
         "SaidOtherwise",
-        `“${said}” is about ${Math.round(is)} mL, not ${Math.round(ml)} mL. Say how much it was.`,
+        `“${said}” is about ${carriedMl(is)}, not ${carriedMl(ml)}. Say how much it was.`,
         ["said"],
       );
 }
@@ -144,7 +145,7 @@ async function completed(
     if (!canPour(ml, b.leftMl))
       return fault(
         "MoreThanIsLeft",
-        `About ${Math.round(b.leftMl)} mL is left in it, so ${Math.round(ml)} mL cannot come out.`,
+        `About ${carriedMl(b.leftMl)} is left in it, so ${carriedMl(ml)} cannot come out.`,
         ["said"],
       );
   }

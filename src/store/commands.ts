@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../core/quantity/carried";
 import { z } from "zod";
 import { realDay } from "../core/real-day";
 import { type Fault, fault, isFault } from "../core/fault";
@@ -102,7 +103,7 @@ export async function beginning(
   if (reckoning.fit && reckoning.fit.overBrimMl > 0)
     return fault(
       "DoesNotFit",
-      `It runs over the brim by ${Math.round(reckoning.fit.overBrimMl)} mL. Take less, or a larger jar.`,
+      `It runs over the brim by ${carriedMl(reckoning.fit.overBrimMl)}. Take less, or a larger jar.`,
       ["vessel"],
     );
   const company = companyOf(plan, { people, today: day });

@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../core/quantity/carried";
 import { z } from "zod";
 import { isDay } from "../core/day";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
@@ -68,7 +69,7 @@ export function moreThanThereIs(
   return poured > have.high * 1.05
     ? fault(
         "MoreThanThereIs",
-        `The bottles hold ${Math.round(poured)} mL and there is about ${Math.round(have.value)} mL. Take one away, or correct the measure.`,
+        `The bottles hold ${carriedMl(poured)} and there is about ${carriedMl(have.value)}. Take one away, or correct the measure.`,
         ["bottles"],
       )
     : undefined;
@@ -85,7 +86,7 @@ function misfilled({ bottles, own }: Bottling, r: BatchReckoning, stood: boolean
   for (const [i, x] of bottles.entries()) {
     const v = VESSELS.get(x.vessel);
     if (v && x.ml > v.solid.brimMl * 1.02)
-      return fault("DoesNotFit", `${Math.round(x.ml)} mL does not go into a ${v.size} ${v.sort}.`, [
+      return fault("DoesNotFit", `${carriedMl(x.ml)} does not go into a ${v.size} ${v.sort}.`, [
         "bottles",
         i,
       ]);

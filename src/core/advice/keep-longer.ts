@@ -4,7 +4,10 @@ import { naming, withLast, withLine, withSaid } from "../plan/edit";
 import type { Plan, Step } from "../plan/plan";
 import { type Amount, measured, times } from "../quantity/amount";
 import { exactly } from "../estimate";
+import { kitchenVolume } from "../reading/kitchen-amount";
 import { printAmount } from "../reading/print";
+import { SPOON } from "../plan/kinds/kind";
+import { localText } from "../plan/ways";
 import { printStrength } from "../reading/strength";
 import { type Context, materialsOf } from "../reckoning/context";
 import type { Program, Resolved } from "../reckoning/program";
@@ -178,8 +181,7 @@ class Search {
 
   private pouredAfter(id: string, material: string, name: string, most: number): void {
     if (!this.late) return;
-    const said = (x: number): string =>
-      printAmount(measured(Math.max(1, Math.round(x * this.finishedMl)), "ml"), this.plan.units);
+    const said = (x: number): string => kitchenVolume(x * this.finishedMl, this.plan.units, "up");
     this.search(
       id,
       most,
@@ -224,7 +226,7 @@ class Search {
     const hot = this.plan.steps.some((s) => s.do === "bottle" && s.hot);
     if (this.goal === "room-while-working" || this.p.heatMinutes === 0 || hot) return;
     const { made, ids } = naming(this.plan, (n): Step[] => [
-      { id: n.next(), do: "simmer", for: "3 min", loses: "5 mL" },
+      { id: n.next(), do: "simmer", for: "3 min", loses: localText(SPOON, this.plan.units) },
       { id: n.next(), do: "bottle", hot: true },
     ]);
     const steps = [...this.plan.steps.filter((s) => s.do !== "bottle"), ...made];

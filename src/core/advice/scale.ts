@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../quantity/carried";
 import { type Result, fail, fault, ok } from "../fault";
 import type { Plan, Step } from "../plan/plan";
 import { type ReadLine, type ReadPlan, readTexts } from "../plan/read-plan";
@@ -5,7 +6,7 @@ import { scaled } from "../estimate";
 import { type Amount, measure, measured, times } from "../quantity/amount";
 import { UNITS } from "../quantity/units";
 import { readAmount } from "../reading/amounts";
-import { printAmount, printFigures } from "../reading/print";
+import { printAmount } from "../reading/print";
 import { printReduction } from "../reading/reductions";
 import { inSpoons } from "../reading/spoons";
 import { isLiquid } from "../material/material";
@@ -170,7 +171,7 @@ function solveFactor(
   return fail(
     fault(
       "NotReachable",
-      `It cannot be made to come to ${printFigures(Math.round(want))} mL: what boils off takes too much of it. Take a smaller pan, a shorter simmer or a lid.`,
+      `It cannot be made to come to ${carriedMl(want)}: what boils off takes too much of it. Take a smaller pan, a shorter simmer or a lid.`,
     ),
   );
 }
@@ -238,7 +239,7 @@ function tell(p: Program, factor: number): string[] {
     out.push("Reducing takes longer: the same pot lets off no more steam.");
   const fit = p.vessel ? reckonProgram(p).fit : undefined;
   if (fit && fit.overLineMl > 1)
-    out.push(`It no longer fits the ${p.vessel!.name}: ${Math.round(fit.overLineMl)} mL over its line.`);
+    out.push(`It no longer fits the ${p.vessel!.name}: ${carriedMl(fit.overLineMl)} over its line.`);
   if (p.vessel?.sort === "pressure-pot" && fit && fit.filled > 1)
     out.push("A pressure pot is filled two thirds at most, half for foaming berries.");
   return out;

@@ -1,3 +1,4 @@
+import { ml } from "../quantity/carried";
 import { printDay } from "../day";
 import { type Fault, fault } from "../fault";
 import type { Bottle } from "../journal/events";
@@ -68,7 +69,7 @@ export function leftHanging(
     if (!canPour(out, after.ml))
       return fault(
         "LeftHanging",
-        `${Math.round(out)} mL came out of ${code}·${b.number} already, so it cannot have held ${Math.round(after.ml)} mL.`,
+        `${ml(out)} came out of ${code}·${b.number} already, so it cannot have held ${ml(after.ml)}.`,
         ["bottles", put.indexOf(after)],
       );
   }

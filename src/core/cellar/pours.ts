@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../quantity/carried";
 import { type Fault, fault } from "../fault";
 import { oursId } from "../journal/ours";
 import type { Program } from "../reckoning/program";
@@ -97,7 +98,7 @@ export function fromBottles(
   if (!canPour(ml, left))
     return fault(
       "MoreThanIsLeft",
-      `About ${Math.round(left)} mL of ${code} is left, and ${Math.round(ml)} mL is to go in.`,
+      `About ${carriedMl(left)} of ${code} is left, and ${carriedMl(ml)} is to go in.`,
       ["lines", line],
     );
   let want = ml;

@@ -1,3 +1,4 @@
+import { grams } from "../quantity/carried";
 import { type Result, fail, fault, ok, under } from "../fault";
 import { readAmount } from "../reading/amounts";
 import type { Batch } from "./fold";
@@ -31,5 +32,5 @@ const [LEAST_G, SPREAD] = [40, 0.15];
 export function oddMarc(weighedG: number, r: Reckoning): string | undefined {
   const stayed = r.ledger.marcG;
   if (weighedG <= stayed * (1 + SPREAD) + LEAST_G) return undefined;
-  return `The marc weighs ${Math.round(weighedG)} g, and of what went in only about ${Math.round(stayed)} g is not in the jug. Was it weighed with its cloth or bowl, or is the jug misread?`;
+  return `The marc weighs ${grams(weighedG)}, and of what went in only about ${grams(stayed)} is not in the jug. Was it weighed with its cloth or bowl, or is the jug misread?`;
 }

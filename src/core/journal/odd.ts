@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../quantity/carried";
 import { volumeAt } from "../vessel/profile";
 import type { Reckoning } from "../reckoning/reckon";
 import type { BatchReckoning } from "./reckon";
@@ -7,7 +8,7 @@ import type { BatchReckoning } from "./reckon";
  * there. Nothing here forbids.
  */
 
-const whole = (ml: number): string => (ml >= 10_000 ? `${Math.round(ml / 1000)} L` : `${Math.round(ml)} mL`);
+const whole = carriedMl;
 
 /** A measured jug far from what was foreseen. mL. */
 export function oddMeasure(measuredMl: number, foreseen: Reckoning["strained"]["ml"]): string | undefined {

@@ -1,3 +1,4 @@
+import { celsius } from "../quantity/carried";
 /** A temperature of a cooling liquid: minutes from any zero, °C. */
 export interface Reading {
   readonly minute: number;
@@ -107,7 +108,8 @@ export function coolingHistory(
   const slow = all.filter((x) => x.fate === "mendable").length;
   if (all.some((x) => x.fate === "lost") || slow > 1) {
     const most = Math.max(...all.map((x) => x.between));
-    const twice = slow > 1 ? "It cooled too slowly twice." : `${hours(most)} between 60 and 5 °C.`;
+    const twice =
+      slow > 1 ? "It cooled too slowly twice." : `${hours(most)} between ${celsius(60)} and ${celsius(5)}.`;
     return said(
       "do-not-keep",
       `${twice} Do not keep it; boiling again does not remove what may have formed.`,
@@ -115,11 +117,11 @@ export function coolingHistory(
   }
   switch (last.fate) {
     case "hot":
-      return said("going", "Hot still; nothing grows above 60 °C.");
+      return said("going", `Hot still; nothing grows above ${celsius(60)}.`);
     case "going":
       return said(
         "going",
-        `${hours(between)} since 60 °C. It wants to be at 21 °C within 2 h and at 5 °C within 6 h.`,
+        `${hours(between)} since ${celsius(60)}. It wants to be at ${celsius(21)} within 2 h and at ${celsius(5)} within 6 h.`,
       );
     case "well":
       return said("well", "Cooled in time.");
@@ -127,7 +129,7 @@ export function coolingHistory(
     case "lost":
       return said(
         "boil-once-more",
-        `${hours((to21 ?? between) - FIRST_STAGE)} too long on the way to 21 °C. Boil it once more, once, then cool it in ice.`,
+        `${hours((to21 ?? between) - FIRST_STAGE)} too long on the way to ${celsius(21)}. Boil it once more, once, then cool it in ice.`,
       );
   }
 }

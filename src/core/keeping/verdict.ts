@@ -1,3 +1,4 @@
+import { celsius } from "../quantity/carried";
 import { leftOf } from "./graded";
 import { LIVES, type Life, shorter } from "./life";
 import { type Condition, type Facts, type Family, NO_ROW, ROWS, type Row } from "./rows";
@@ -38,7 +39,7 @@ export const VETOES: Readonly<Record<Veto["id"], Omit<Veto, "id">>> = {
   },
   "temperature-fault": { words: "it stood warm too long", fridge: LIVES.d3 },
   "left-warm": {
-    words: "it stood between 60 and 5 °C for hours; boiling again does not undo that",
+    words: `it stood between ${celsius(60)} and ${celsius(5)} for hours; boiling again does not undo that`,
     fridge: null,
   },
   "stood-too-long": {

@@ -1,3 +1,4 @@
+import { celsius } from "../quantity/carried";
 import { counted } from "../words";
 import { type Estimate, FOUR_IN_FIVE, estimate } from "../estimate";
 import { type Fitted, type Known, fitOf, spreadOf } from "./fit";
@@ -197,7 +198,7 @@ export function reaches(
     return {
       comes: false,
       room,
-      because: `${Math.round(target)} °C is too near the ${Math.round(room)} °C round it`,
+      because: `${celsius(target)} is too near the ${celsius(room)} round it`,
     };
   const left = Math.max(0, at - now);
   if (left === 0) return { comes: true, minute: estimate(now, now, now, ["it is there"]) };

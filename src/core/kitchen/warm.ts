@@ -1,3 +1,4 @@
+import { celsius } from "../quantity/carried";
 import { BOTH_STAGES, FIRST_STAGE } from "../keeping/temperature";
 import { type Cooling, type Learned, type Stands, learn, reaches } from "./cooling";
 
@@ -14,7 +15,7 @@ export const MEND_WORDS: Readonly<Record<Mend["how"], string>> = {
   "lid-off": "Take the lid off",
   "iced-sink": "Stand the pan in a sink of iced water and stir",
   "two-pans": "Pour it into two shallow pans, lids off",
-  "fridge-at-21": "Into the fridge as soon as it is under 21 °C",
+  "fridge-at-21": `Into the fridge as soon as it is under ${celsius(21)}`,
 };
 
 /** How long what could grow something has stood warm, and will. Minutes. */

@@ -1,3 +1,4 @@
+import { written } from "../quantity/carried";
 import { CM_PER_INCH, UNITS, type UnitSystem } from "../quantity/units";
 import {
   nearCount,
@@ -34,6 +35,8 @@ export interface Measures extends Scales {
   readonly massExact: (g: number) => string;
   readonly length: (cm: number) => string;
   readonly temperature: (celsius: number) => string;
+  /** A sentence of the core's, the quantities it carries written so. */
+  readonly told: (sentence: string) => string;
   /** Two volumes as they are added up in a field, and one alone: examples of what may be typed. */
   readonly examples: { readonly parts: string; readonly volume: string };
   /** A jar and a bottle as they are called where the household buys them: examples too. */
@@ -101,8 +104,11 @@ export function measuresOf({ units, degrees, lengths }: Scales): Measures {
     // What no spoon measures is told as the jug marks it.
     return text === metric ? exact(ml) : text;
   };
+  const length = (cm: number): string => printLength(cm, lengths);
+  const temperature = (celsius: number): string => printTemperature(celsius, degrees);
   return {
     ...{ units, degrees, lengths },
+    told: (sentence) => written(sentence, { mL: exact, g: printG, cm: length, "°C": temperature }),
     market: marketOf({ units, lengths }),
     volume,
     about: (ml) => printAbout(ml, units) ?? volume(ml),
@@ -110,8 +116,8 @@ export function measuresOf({ units, degrees, lengths }: Scales): Measures {
     volumeBoth: (ml) => both(volume(ml), exact(ml)),
     mass: (g) => printMass(g, units).text,
     massExact: printG,
-    length: (cm) => printLength(cm, lengths),
-    temperature: (celsius) => printTemperature(celsius, degrees),
+    length,
+    temperature,
     examples:
       units === "metric"
         ? { parts: "500 mL + 260 mL", volume: "750 mL" }

@@ -1,3 +1,4 @@
+import { cm as carriedCm, ml } from "../quantity/carried";
 import { type Result, fail, fault, ok } from "../fault";
 import { type Stuff, isLiquid } from "../material/material";
 import type { Line } from "../plan/plan";
@@ -56,7 +57,7 @@ class Filling {
     return fail(
       fault(
         "DoesNotFit",
-        `What is measured already fills the ${this.vessel!.name} (${Math.round(this.vessel!.fillMl)} mL to its line). Take less herb or a larger jar, and the rest is poured to fit.`,
+        `What is measured already fills the ${this.vessel!.name} (${ml(this.vessel!.fillMl)} to its line). Take less herb or a larger jar, and the rest is poured to fit.`,
         at(d),
       ),
     );
@@ -187,7 +188,7 @@ class Filling {
         return fail(
           fault(
             "DoesNotFit",
-            `The herb stands ${heightAt(vessel.solid, bed).toFixed(1)} cm high and the ${vessel.name} only ${vessel.solid.brimCm.toFixed(1)} cm. Take less herb or a larger jar.`,
+            `The herb stands ${carriedCm(heightAt(vessel.solid, bed))} high and the ${vessel.name} only ${carriedCm(vessel.solid.brimCm)}. Take less herb or a larger jar.`,
             at(d),
           ),
         );

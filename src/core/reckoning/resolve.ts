@@ -1,3 +1,4 @@
+import { ml } from "../quantity/carried";
 import { type Fault, type Result, fail, fault, ok, under } from "../fault";
 import type { Catalogue } from "../material/catalogue";
 import { run } from "../mixture/ledger";
@@ -115,7 +116,7 @@ function boiledDry({ entries, operations, began, read }: Walk, at: number, grams
   const most = Math.floor((water * MOST_OF_WATER) / 10) * 10;
   return fault(
     "BoilsDry",
-    `${Math.round(step.losesMl)} mL cannot boil away: only about ${Math.round(water)} mL of water is in the pan, and it would burn dry. Say ${most} mL or less.`,
+    `${ml(step.losesMl)} cannot boil away: only about ${ml(water)} of water is in the pan, and it would burn dry. Say ${ml(most)} or less.`,
     ["steps", i, "loses"],
     `${most} mL`,
   );
@@ -139,7 +140,7 @@ function tooFar(walk: Walk): Fault | undefined {
     const least = Math.ceil((after * 1.1) / 10) * 10;
     return fault(
       "NotReachable",
-      `It cannot be boiled down to ${Math.round(target)} mL: with hardly any water left it is still ${Math.round(after)} mL, and burns. Stop at ${least} mL or more.`,
+      `It cannot be boiled down to ${ml(target)}: with hardly any water left it is still ${ml(after)}, and burns. Stop at ${ml(least)} or more.`,
       ["steps", at, "to"],
       `${least} mL`,
     );

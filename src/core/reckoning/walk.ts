@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../quantity/carried";
 import type { Span } from "../estimate";
 import { type Result, fail, fault, ok, under } from "../fault";
 import { massOf, type Mixture } from "../mixture/components";
@@ -249,7 +250,7 @@ export class Walk {
     if (!shown.ok) return shown;
     const ml = shown.value;
     const there = volumeOf(this.liquid());
-    const about = `${Math.round(there)} mL`;
+    const about = carriedMl(there);
     if (!(there > 0))
       return fail(
         fault("StrainBeforeInfusion", "Nothing has been poured yet, so there is nothing to strain.", path),
@@ -258,7 +259,7 @@ export class Walk {
       return fail(
         fault(
           "MoreThanWentIn",
-          `Only about ${about} of liquid stands in the jar, so ${Math.round(ml)} mL cannot come out. Check the jug and the unit.`,
+          `Only about ${about} of liquid stands in the jar, so ${carriedMl(ml)} cannot come out. Check the jug and the unit.`,
           path,
         ),
       );

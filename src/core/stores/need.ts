@@ -1,3 +1,4 @@
+import { grams as carriedGrams } from "../quantity/carried";
 import type { Market } from "../reading/measures";
 import { isLiquid } from "../material/material";
 import type { Line } from "../plan/plan";
@@ -84,7 +85,7 @@ function wantOf(a: Allotment): Want {
     said: saidOf(a),
     of: ofLine(a.line),
     instead: a.instead
-      ? `${Math.round(a.instead.grams)} g ${a.instead.lot.form ?? "dried"} on hand would stand for ${a.instead.standsFor >= a.lackG - 0.5 ? "all of it" : `${Math.round(a.instead.standsFor)} g of it`}`
+      ? `${carriedGrams(a.instead.grams)} ${a.instead.lot.form ?? "dried"} on hand would stand for ${a.instead.standsFor >= a.lackG - 0.5 ? "all of it" : `${carriedGrams(a.instead.standsFor)} of it`}`
       : undefined,
   };
 }

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import { MATERIALS } from "@/core/material/catalogue";
 import type { Batch } from "@/core/journal/fold";
@@ -106,7 +107,7 @@ function Note({ batch }: { batch: Batch }) {
       />
       {fault && (
         <p role="alert" className="wrong">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
       <button type="submit" className="plain min-h-11" disabled={sending || text.trim() === ""}>
@@ -142,7 +143,7 @@ function Discard({ batch }: { batch: Batch }) {
         />
         {fault && (
           <p role="alert" className="wrong">
-            {fault.message}
+            <Told of={fault.message} />
           </p>
         )}
         <button

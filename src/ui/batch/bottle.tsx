@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { Plus } from "lucide-react";
 import { type Day, printDay } from "@/core/day";
 import { endOf } from "@/core/keeping/life";
@@ -126,7 +127,9 @@ function WhereItKeeps({
       <p className="pt-1">Best by {printDay(bestBy, "year")}, counted from straining.</p>
       <ul className="pt-2">
         {verdictWhy(verdict, of.reckoning).map((x) => (
-          <li key={x}>{x}</li>
+          <li key={x}>
+            <Told of={x} />
+          </li>
         ))}
       </ul>
       <div className="text-base pt-2">

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import type { Batch } from "@/core/journal/fold";
 import { MEASURED_BY, type MeasuredBy, READS } from "@/core/journal/measured-liquid";
@@ -109,7 +110,7 @@ export function MeasureIt({ batch, refused }: { batch: Batch; refused: readonly 
           ))}
           {refused.map((x) => (
             <li key={x.message} className="quiet">
-              {x.message}
+              <Told of={x.message} />
             </li>
           ))}
         </ul>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import type { DayWindow } from "@/core/care/weeks";
 import type { Batch } from "@/core/journal/fold";
@@ -60,7 +61,7 @@ export function MoveWindow({ batch, window }: { batch: Batch; window: DayWindow 
         </button>
         {elsewhere && (
           <p role="alert" className="wrong basis-full">
-            {elsewhere.message}
+            <Told of={elsewhere.message} />
           </p>
         )}
       </form>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useRouter } from "next/navigation";
 import { useId, useRef, useState } from "react";
 import { printDay } from "@/core/day";
@@ -109,7 +110,7 @@ function OneMore({ batch }: { batch: string }) {
       </button>
       {fault && (
         <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
     </form>

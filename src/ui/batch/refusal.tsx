@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import type { Fault } from "@/core/fault";
 
 /** Why something was not written; an unlikely value is a question, and one touch says that it is so. */
@@ -17,7 +18,7 @@ export function Refusal({
 }) {
   return (
     <p id={id} role="alert" className={`wrong ${className}`}>
-      {fault.message}{" "}
+      <Told of={fault.message} />{" "}
       {fault.name === "Odd" && (
         <button type="button" className="plain min-h-11" disabled={sending} onClick={() => void insist()}>
           Yes, it is so

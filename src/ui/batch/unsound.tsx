@@ -1,3 +1,4 @@
+import { Told } from "../kit/told";
 import Link from "next/link";
 import type { Fault } from "@/core/fault";
 import type { Batch } from "@/core/journal/fold";
@@ -23,7 +24,9 @@ export function Unsound({ batch, faults }: { batch: Batch; faults: readonly Faul
       </div>
       <div role="alert" className="bg-rust-pale px-4 py-3 my-4">
         <p className="font-bold">This batch cannot be reckoned as its journal stands.</p>
-        <p>{fault.message}</p>
+        <p>
+          <Told of={fault.message} />
+        </p>
         <p>{mendWords(batch, fault)} Put the entry right below, and everything follows from it again.</p>
       </div>
       <h2 className="ruled-head">Journal</h2>

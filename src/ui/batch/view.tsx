@@ -1,3 +1,4 @@
+import { Told } from "../kit/told";
 import type { Measures } from "@/core/reading/measures";
 import { filledOf } from "@/core/cellar/bottle";
 import Link from "next/link";
@@ -31,8 +32,8 @@ export function BatchNotices({ batch, changes }: { batch: Batch; changes: readon
       )}
       {batch.unreadable.map((u) => (
         <p key={u.seq} role="alert" className="wrong pt-2">
-          A correction of entry {u.seq} does not read as one, and is passed over: {u.message}. Put that entry
-          right in the journal below.
+          A correction of entry {u.seq} does not read as one, and is passed over: <Told of={u.message} />. Put
+          that entry right in the journal below.
         </p>
       ))}
       {changes.length > 0 && (
@@ -204,7 +205,9 @@ export function WhatItIs({
       </p>
       <ul className="pt-1">
         {verdictWhy(of.verdict, of).map((x) => (
-          <li key={x}>{x}</li>
+          <li key={x}>
+            <Told of={x} />
+          </li>
         ))}
       </ul>
     </>

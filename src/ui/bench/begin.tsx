@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { memo } from "react";
 import { unanswered } from "@/core/cautions/rules";
 import type { Fault } from "@/core/fault";
@@ -72,7 +73,7 @@ export const Begin = memo(function Begin({
         role={refused ? "alert" : "status"}
         data-testid="begin-says"
       >
-        {refused ? refused.message : (why ?? "")}
+        <Told of={refused ? refused.message : (why ?? "")} />
       </p>
     </>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { memo, useState } from "react";
 import { type Fault, isFault } from "@/core/fault";
 import { oursId } from "@/core/journal/ours";
@@ -80,7 +81,7 @@ export const FromCellar = memo(function FromCellar({
       </button>
       {fault && (
         <p role="alert" className="wrong">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
       {ours === "asking" && <p className="quiet">Looking into the cellar…</p>}

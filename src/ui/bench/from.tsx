@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
@@ -53,7 +54,7 @@ export function FromBatch({ from, why, setWhy }: { from: From; why: string; setW
     case "wrong":
       return (
         <p role="alert" className="no-print wrong py-2 mt-4">
-          {from.fault.message}
+          <Told of={from.fault.message} />
         </p>
       );
     case "card":

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { memo, useCallback, useMemo, useState } from "react";
 import { useLatest } from "../kit/latest";
 import { Redo2, Undo2 } from "lucide-react";
@@ -242,7 +243,7 @@ export function GoingIn({
       />
       {faultsElsewhere(made).map((f) => (
         <p key={f.name + f.message} role="alert" className="wrong">
-          {f.message}
+          <Told of={f.message} />
         </p>
       ))}
       <div className="pt-1" aria-live="polite">

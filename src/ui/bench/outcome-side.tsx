@@ -77,5 +77,5 @@ function spokenOf(made: Made, stopped: boolean, units: Measures): string {
   const makes = `About ${units.volume(r.finished.ml.value)}.`;
   if (!stopped) return `${makes} ${place} ${life}`;
   const first = made.grave.find((c) => c.severity === "never" || c.severity === "stop");
-  return `${makes} Not as it stands. ${first?.says ?? ""}`;
+  return `${makes} Not as it stands. ${units.told(first?.says ?? "")}`;
 }

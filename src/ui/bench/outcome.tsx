@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { memo } from "react";
 import type { Caution } from "@/core/cautions/caution";
 import type { Care } from "@/core/care/care";
@@ -129,8 +130,17 @@ function WhereItKeeps({ r, stop, doubts }: Pick<Props, "r" | "stop" | "doubts">)
         )}
       </h3>
       <ul className="pt-1" data-testid="why">
-        {stop && <li className="font-semibold">{stop.says}</li>}
-        {!stop && verdictWhy(r.verdict, r).map((x, i) => <li key={i}>{x}</li>)}
+        {stop && (
+          <li className="font-semibold">
+            <Told of={stop.says} />
+          </li>
+        )}
+        {!stop &&
+          verdictWhy(r.verdict, r).map((x, i) => (
+            <li key={i}>
+              <Told of={x} />
+            </li>
+          ))}
       </ul>
       {doubts.map((d) => (
         <p key={d.line} className="pt-1 font-semibold" data-testid="doubt">

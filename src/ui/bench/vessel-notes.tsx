@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useMemo } from "react";
 import type { Plan } from "@/core/plan/plan";
 import type { Busy } from "@/core/stores/free";
@@ -26,7 +27,7 @@ interface Props {
 
 /** What could be done about a plan that does not fit, each one touch; found in a worker. */
 function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy" | "take">) {
-  const { market } = useUnits();
+  const { market, told } = useUnits();
   const free = useMemo(() => {
     const mine = freeChoices(owned, busy);
     return mine.length > 0 ? mine : soldIn(market).map((vessel) => ({ vessel, named: vessel.id }));
@@ -38,11 +39,13 @@ function Fixes({ plan, owned, busy, take }: Pick<Props, "plan" | "owned" | "busy
     <ul className="text-left pt-1" data-testid="fixes" aria-label="What could be done about it">
       {asked.answer.map((f) => (
         <li key={f.id} className="flex items-baseline justify-between gap-3 border-b border-rule py-1">
-          <span>{f.words}</span>
+          <span>
+            <Told of={f.words} />
+          </span>
           <button
             type="button"
             className="plain shrink-0 min-h-8"
-            aria-label={`Do this: ${f.words}`}
+            aria-label={`Do this: ${told(f.words)}`}
             onClick={() => take(f.plan, f.rest)}
           >
             do this

@@ -1,6 +1,8 @@
 "use client";
 import { memo, useCallback, useMemo, useState } from "react";
+import { kitchenable } from "@/core/advice/kitchenable";
 import { multiplied } from "@/core/advice/scale";
+import { capital } from "@/core/words";
 import type { Caution } from "@/core/cautions/caution";
 import type { Fault } from "@/core/fault";
 import type { Plan } from "@/core/plan/plan";
@@ -9,6 +11,7 @@ import type { Reckoning } from "@/core/reckoning/reckon";
 import type { Busy } from "@/core/stores/free";
 import type { VesselOnHand } from "@/core/stores/stores";
 import { type Lid, type Vessel, type Ware, isPot, vesselWords } from "@/core/vessel/vessel";
+import { useUnits } from "../kit/units";
 import { VesselFigure } from "../figures/vessel";
 import { layersOf, marksOf } from "../figures/in-vessel";
 import { CautionNote } from "../plan/cautions";
@@ -63,11 +66,14 @@ function Drawing({ p, v }: { p: Props; v: Vessel }) {
 
 /** Twice or half of all that is measured; what cannot be said so small or so large is told. */
 function Multiply({ plan, edit }: Pick<Props, "plan" | "edit">) {
+  const units = useUnits();
   const [told, setTold] = useState("");
   const by = (factor: number): void => {
     const made = multiplied(plan, factor);
-    setTold(made.ok ? made.value.tell.join(" ") : made.faults[0]!.message);
-    if (made.ok) edit(() => made.value.plan);
+    if (!made.ok) return setTold(units.told(made.faults[0]!.message));
+    const kitchen = kitchenable(made.value.plan);
+    setTold(units.told([...made.value.tell, ...kitchen.told.map((t) => `${capital(t)}.`)].join(" ")));
+    edit(() => kitchen.plan);
   };
   return (
     <p className="pt-1">

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import { type CourseStands, courseStands } from "@/core/cellar/course";
 import { type Day, printDay } from "@/core/day";
@@ -202,7 +203,7 @@ function SetCourse({ p, w, today, done }: { p: InHand; w: Writing; today: Day; d
       </div>
       {said && (
         <p id="course-wrong" role="alert" className="wrong">
-          {said.message}
+          <Told of={said.message} />
         </p>
       )}
       <p className="flex flex-wrap gap-x-4 pt-2 items-center">

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import type { CourseNow, HouseCourse } from "@/core/cellar/house-course";
 import type { Day } from "@/core/day";
@@ -238,7 +239,7 @@ export function LayDown(p: Props) {
       </div>
       {l.elsewhere && (
         <p role="alert" className="wrong">
-          {l.elsewhere.message}
+          <Told of={l.elsewhere.message} />
         </p>
       )}
       <p className="flex flex-wrap gap-x-4 items-center">

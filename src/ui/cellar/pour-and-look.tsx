@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import { GRAVE_SIGNS, SIGNS, type Sign } from "@/core/cellar/bottle";
 import { type Fault, fault as faultOf } from "@/core/fault";
@@ -78,7 +79,7 @@ export function Pour({ w, people }: { w: Writing; people: readonly string[] }) {
       )}
       {fault && (
         <p id="pour-wrong" role="alert" className="wrong basis-full">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
     </form>

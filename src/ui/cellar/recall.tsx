@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import Link from "next/link";
 import type { RecalledBatch, RecalledBottle } from "@/core/cellar/recall";
 import type { BatchState } from "@/core/journal/fold";
@@ -71,7 +72,7 @@ export function NeverForThem({ batches }: { batches: readonly RecalledBatch[] })
           data-severity="never"
         >
           <p className="font-bold">
-            {n.who} had some of {n.code}. {n.says}
+            {n.who} had some of {n.code}. <Told of={n.says} />
           </p>
           <p>Tell them today, and ask a doctor or a poison line what is to be done.</p>
         </li>

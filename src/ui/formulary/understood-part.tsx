@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import type { Answer, Answers, PastedPart } from "@/core/exchange/pasted/parts";
 import type { Catalogue } from "@/core/material/catalogue";
@@ -216,7 +217,7 @@ export function Part({
     case "wrong":
       return (
         <>
-          {part.fault.message}
+          <Told of={part.fault.message} />
           {part.fault.suggestion && (
             <Choice
               words={part.fault.suggestion}

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useUnits } from "../kit/units";
 import { type RefObject, useDeferredValue, useMemo, useRef, useState } from "react";
 import { z } from "zod";
@@ -195,7 +196,7 @@ function Page({ w, area }: { w: Writing; area: RefObject<HTMLTextAreaElement | n
       )}
       {w.fault && (
         <p id="write-in-wrong" role="alert" className="wrong">
-          {w.fault.message}
+          <Told of={w.fault.message} />
         </p>
       )}
       <GivenAsFile w={w} />

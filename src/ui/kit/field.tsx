@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "./told";
 import type { ReactNode } from "react";
 import type { Fault } from "@/core/fault";
 
@@ -53,7 +54,7 @@ export function Wrong({
 }) {
   return (
     <p id={id} role="alert" className={`wrong ${className}`}>
-      {fault.message}{" "}
+      <Told of={fault.message} />{" "}
       {fault.suggestion && put && (
         <button type="button" className="plain" onClick={() => put(fault.suggestion!)}>
           Use “{fault.suggestion}”

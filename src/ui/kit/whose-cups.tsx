@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "./told";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { SettingsSaid } from "@/contract/writes";
@@ -45,7 +46,7 @@ export function WhoseCups({ asked }: { asked: boolean }) {
       </button>
       {fault && (
         <span role="alert" className="wrong">
-          {fault.message}
+          <Told of={fault.message} />
         </span>
       )}
     </div>

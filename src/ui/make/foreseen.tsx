@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import type { Batch } from "@/core/journal/fold";
 import { STANDS, type Stands } from "@/core/kitchen/cooling";
 import { MEND_WORDS } from "@/core/kitchen/warm";
@@ -21,7 +22,7 @@ export function DownWords({ tells, clockOf }: { tells: StoveTells; clockOf: Cloc
         <p>
           There at about <strong>{clockOf(minute.value)}</strong>{" "}
           <span className="text-ash">
-            ({clockOf(minute.low)} to {clockOf(minute.high)}; {minute.because[0]})
+            ({clockOf(minute.low)} to {clockOf(minute.high)}; <Told of={minute.because[0] ?? ""} />)
           </span>
         </p>
       )}
@@ -81,7 +82,8 @@ export function CoolingWords({
           <p>
             {units.temperature(target)} at about <strong>{clockOf(when.minute.value)}</strong>{" "}
             <span className="text-ash">
-              ({clockOf(when.minute.low)} to {clockOf(when.minute.high)}; {when.minute.because[0]})
+              ({clockOf(when.minute.low)} to {clockOf(when.minute.high)};{" "}
+              <Told of={when.minute.because[0] ?? ""} />)
             </span>
           </p>
         ) : (
@@ -99,7 +101,7 @@ export function CoolingWords({
             <ul className="text-base">
               {warm.mends.map((m) => (
                 <li key={m.how}>
-                  {MEND_WORDS[m.how]}:{" "}
+                  <Told of={MEND_WORDS[m.how]} />:{" "}
                   {m.to21 === undefined
                     ? "it does not get there"
                     : `${spanWords(m.to21)} to ${units.temperature(21)}`}

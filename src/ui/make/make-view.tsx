@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useMemo } from "react";
 import { addDays } from "@/core/day";
 import { cautionsAt } from "@/core/cautions/rules";
@@ -70,7 +71,7 @@ export function MakeView({ batch, company, zone, today, heightM }: Props) {
   if (!r.ok)
     return (
       <p role="alert" className="wrong">
-        {r.faults[0]!.message}
+        <Told of={r.faults[0]!.message} />
       </p>
     );
   return <Walk {...{ batch, zone, today, heightM }} r={r.value} />;

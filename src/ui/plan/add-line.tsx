@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useCombobox } from "downshift";
 import { memo, useId, useMemo, useState } from "react";
 import type { Nameless } from "@/core/plan/ids";
@@ -184,7 +185,9 @@ function AskedOf({ typed: t, mayWrite }: { typed: TypedLine; mayWrite: boolean }
   const unknown = t.reading?.is === "unknown" ? t.reading : undefined;
   return (
     <div className="border-l-[6px] border-cobalt pl-3.5 py-1 my-2" data-testid="asked">
-      <p className="font-semibold">{t.says}</p>
+      <p className="font-semibold">
+        <Told of={t.says} />
+      </p>
       <ul className="flex flex-wrap gap-x-5">
         {t.offers.map((o) => (
           <li key={o.words}>

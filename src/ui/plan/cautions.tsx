@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { memo, useId } from "react";
 import type { Caution } from "@/core/cautions/caution";
 import { isLearnable, quiet } from "@/core/cautions/quiet";
@@ -38,9 +39,11 @@ export const CautionNote = memo(function CautionNote({
     >
       <p className={c.severity === "note" ? "" : "font-bold"}>
         <span className="sr-only">{SAID[c.severity]}</span>
-        {c.says}
+        <Told of={c.says} />
       </p>
-      <p>{c.todo}</p>
+      <p>
+        <Told of={c.todo} />
+      </p>
       {c.severity === "stop" && giveReason && (
         <p className="pt-1.5">
           <label htmlFor={id} className="quiet block">
@@ -69,7 +72,10 @@ function NoteLines({ cautions }: { cautions: readonly Caution[] }) {
           data-caution={c.id}
           data-severity={c.severity}
         >
-          <span className="font-semibold">{c.says}</span> {c.todo}
+          <span className="font-semibold">
+            <Told of={c.says} />
+          </span>{" "}
+          <Told of={c.todo} />
         </li>
       ))}
     </ul>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useRouter } from "next/navigation";
 import { useId, useState } from "react";
 import type { Fault } from "@/core/fault";
@@ -139,7 +140,7 @@ export function WriteDown({
       {hurts && <p className="wrong">{hurts}</p>}
       {wrong && !["name", "latin", "water", "like"].includes(String(wrong.path[0])) && (
         <p role="alert" className="wrong">
-          {wrong.message}
+          <Told of={wrong.message} />
         </p>
       )}
       <p className="flex gap-6 items-center">

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 
 import { VESSELS, offeredIn } from "@/core/vessel/catalogue";
@@ -202,7 +203,7 @@ export function AddVessel({ done }: { done: () => void }) {
       {v.own && <MeasureOwn measuring={v.measuring} wrongOf={v.wrongOf} />}
       {v.elsewhere && (
         <p role="alert" className="wrong">
-          {v.elsewhere.message}
+          <Told of={v.elsewhere.message} />
         </p>
       )}
       <p className="flex gap-5 items-center">

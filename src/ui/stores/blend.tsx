@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import type { Fault } from "@/core/fault";
@@ -130,7 +131,7 @@ export function Blend({
       )}
       {wrong && !at("name") && !at("parts") && !at("row") && (
         <p role="alert" className="wrong">
-          {wrong.message}
+          <Told of={wrong.message} />
         </p>
       )}
       <p className="flex flex-wrap gap-x-4 items-center">

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { type Fault, type Result, fail } from "@/core/fault";
@@ -146,7 +147,12 @@ export function BringIn(p: Props) {
 
 function Becomes({ row, there }: { row: StoreRow; there: boolean }) {
   if (there) return <span className="text-ash">is there already, and stays as it is</span>;
-  if (row.becomes.is === "wrong") return <span className="text-rust">{row.becomes.fault.message}</span>;
+  if (row.becomes.is === "wrong")
+    return (
+      <span className="text-rust">
+        <Told of={row.becomes.fault.message} />
+      </span>
+    );
   const { lot, name } = row.becomes;
   return (
     <span>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useState } from "react";
 import type { Day } from "@/core/day";
 import type { Fault } from "@/core/fault";
@@ -108,7 +109,7 @@ export function DryIt({
       )}
       {fault && (
         <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
     </div>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import { Printer } from "lucide-react";
@@ -129,7 +130,7 @@ function GotIt({
       </button>
       {fault && (
         <p role="alert" className="wrong basis-full">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
     </form>
@@ -210,7 +211,7 @@ function Another() {
       </button>
       {fault && (
         <p role="alert" className="wrong basis-full">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
     </form>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useMemo, useState } from "react";
 import type { Day } from "@/core/day";
 import type { Catalogue } from "@/core/material/catalogue";
@@ -136,7 +137,7 @@ function Bought({ line, p, done }: { line: Said; p: Props; done: () => void }) {
       </button>
       {elsewhere && (
         <p role="alert" className="wrong basis-full">
-          {elsewhere.message}
+          <Told of={elsewhere.message} />
         </p>
       )}
     </form>

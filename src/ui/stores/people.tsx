@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useId, useState } from "react";
 import { type Day } from "@/core/day";
 import { FLAGS, FLAG_WORDS, type Flag, type Person, isChild, isInfant } from "@/core/people/person";
@@ -114,7 +115,7 @@ function PersonForm(p: FormProps) {
       <FlagBoxes flags={flags} set={setFlags} />
       {fault && at === undefined && (
         <p role="alert" className="wrong">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
       <p className="flex gap-5 items-center">

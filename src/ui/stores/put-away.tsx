@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { createContext, useContext, useState } from "react";
 import { useRouter } from "next/navigation";
 import { useIntent } from "../kit/intent";
@@ -56,7 +57,7 @@ export function PuttingAway({ children }: { children: React.ReactNode }) {
         </div>
         {fault && (
           <p role="alert" className="wrong">
-            {fault.message}
+            <Told of={fault.message} />
           </p>
         )}
       </div>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../kit/told";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Settings } from "@/core/stores/settings";
@@ -147,7 +148,7 @@ export function HouseholdSettings({ start }: { start: Said }) {
         </span>
         {elsewhere && (
           <p role="alert" className="wrong basis-full">
-            {elsewhere.message}
+            <Told of={elsewhere.message} />
           </p>
         )}
       </form>

@@ -67,7 +67,7 @@ const cooked = (p: Plan): boolean => {
 
 export const PLANT_TO_WATER: Question = {
   id: "plant-to-water",
-  asks: "Plant to water, g to mL",
+  asks: "Plant to water, by weight",
   when: (p) => cooked(p) && water(p) !== undefined,
   schools: [
     toWater(

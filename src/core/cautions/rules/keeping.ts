@@ -1,3 +1,4 @@
+import { celsius } from "../../quantity/carried";
 import { inFingers, measuresIn } from "../../reading/measures";
 import { printDay } from "../../day";
 import { asItLeftTheCloth } from "../../reckoning/reckon";
@@ -267,7 +268,7 @@ export const KEEPING: readonly Rule[] = [
             {
               severity: "note",
               says: "Warm and not sour: it must not stand.",
-              todo: "From 60 to 21 °C within two hours and to 5 °C within six; stand the pot in cold water.",
+              todo: `From ${celsius(60)} to ${celsius(21)} within two hours and to ${celsius(5)} within six; stand the pot in cold water.`,
               about: {
                 what: "step",
                 step: stepThat(s, (x) => x.do === "simmer" || x.do === "pressure" || x.do === "reduce")!,

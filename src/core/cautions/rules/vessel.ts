@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../../quantity/carried";
 import { type Asked, askedOfVessel } from "../../reckoning/fullest";
 import { foams, overfullOf } from "../../reckoning/overfull";
 import { isPot } from "../../vessel/vessel";
@@ -5,7 +6,7 @@ import { capital } from "../../words";
 import { type Raised, type Rule, type Situation, stepThat } from "../caution";
 
 const ROUND_ML = 10;
-const about10 = (ml: number): string => `${Math.round(ml / ROUND_ML) * ROUND_ML} mL`;
+const about10 = (ml: number): string => carriedMl(Math.round(ml / ROUND_ML) * ROUND_ML);
 /** The first step that wants more room than there is, and the first that leaves too little for what rises. */
 function overflows(s: Situation): readonly Raised[] {
   const over = overfullOf(s.program);

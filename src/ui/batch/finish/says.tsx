@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../../kit/told";
 import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import type { Batch } from "@/core/journal/fold";
 import { temperaturesOf } from "@/core/journal/forecast";
@@ -99,7 +100,7 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
           ? ` (${units.volumeExact(got.reckoning.strained.ml.value)})`
           : ""}
       </p>
-      {never ? <h1 className="text-[2rem] leading-tight text-rust">{never.says}</h1> : <PourHead f={f} />}
+      {never ? <h1 className="text-[2rem] leading-tight text-rust"><Told of={never.says} /></h1> : <PourHead f={f} />}
       <WaitsForIt f={f} batch={batch} />
       {got && head && (
         <section
@@ -118,11 +119,13 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
                 .slice(0, 1)
                 .map((c) => (
                   <li key={c.says} className="font-semibold">
-                    {c.says}
+                    <Told of={c.says} />
                   </li>
                 ))}
             {verdictWhy(got.reckoning.verdict, got.reckoning).map((x) => (
-              <li key={x}>{x}</li>
+              <li key={x}>
+            <Told of={x} />
+          </li>
             ))}
           </ul>
           {got.reckoning.verdict.place !== "do-not-keep" && (

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../../kit/told";
 import type { Fault } from "@/core/fault";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import { whereItWent } from "@/core/reckoning/went";
@@ -23,7 +24,7 @@ export function MeasureWrong({
 }) {
   return (
     <p id={id} role="alert" className="wrong text-[1.125rem] pt-2">
-      {wrong.message}{" "}
+      <Told of={wrong.message} />{" "}
       {wrong.name === "Odd" && (
         <button type="button" className="plain min-h-11" disabled={sending} onClick={() => void insist()}>
           Yes, it is so

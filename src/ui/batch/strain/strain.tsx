@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../../kit/told";
 import type { Care } from "@/core/care/care";
 import type { Day } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
@@ -91,7 +92,7 @@ function AllStays({ s }: { s: Straining }) {
       )}
       {s.wrong && (
         <p role="alert" className="wrong">
-          {s.wrong.message}
+          <Told of={s.wrong.message} />
         </p>
       )}
       <button

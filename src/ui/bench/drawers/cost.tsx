@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../../kit/told";
 import type { Estimate } from "@/core/estimate";
 import { useUnits } from "../../kit/units";
 import { Fragment, useState } from "react";
@@ -132,7 +133,7 @@ function KeepPrice({
       </button>
       {fault && (
         <p role="alert" className="wrong">
-          {fault.message}
+          <Told of={fault.message} />
         </p>
       )}
     </>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../../kit/told";
 import { useMemo } from "react";
 import { Printer } from "lucide-react";
 import type { Reckoning } from "@/core/reckoning/reckon";
@@ -40,7 +41,11 @@ function Wants({ head, wants }: { head: string; wants: readonly Want[] }) {
                     on hand
                   </span>
                 )}
-                {w.instead && <span className="block text-ash">{w.instead}.</span>}
+                {w.instead && (
+                  <span className="block text-ash">
+                    <Told of={w.instead} />.
+                  </span>
+                )}
               </span>
             </li>
           );

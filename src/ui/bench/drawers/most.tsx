@@ -1,18 +1,17 @@
 "use client";
+import { Told } from "../../kit/told";
 import { useMemo, useState } from "react";
-import type { Fault, Result } from "@/core/fault";
-import { readAmount } from "@/core/reading/amounts";
 import type { Plan } from "@/core/plan/plan";
 import { type Reckoning, reckonProgram } from "@/core/reckoning/reckon";
 import type { Program } from "@/core/reckoning/program";
 import { resolve } from "@/core/reckoning/resolve";
-import { type ScaleGoal, type Scaled, largestIn, scaleTo } from "@/core/advice/scale";
-import { weigh } from "@/core/reckoning/weigh";
+import type { Scaled } from "@/core/advice/scale";
 import { usualBottle } from "@/core/cellar/fill";
 import type { Empties } from "@/core/stores/item";
 import type { LotOnHand } from "@/core/stores/stores";
-import { VESSELS, offeredIn } from "@/core/vessel/catalogue";
+import { offeredIn } from "@/core/vessel/catalogue";
 import { vesselWords } from "@/core/vessel/vessel";
+import { type Wanted, lineAt, scaledTo } from "./most-goal";
 import { useUnits } from "../../kit/units";
 import { verdictHead } from "../../plan/verdict-words";
 
@@ -22,22 +21,6 @@ interface Props {
   readonly lots: readonly LotOnHand[];
   readonly empties: readonly Empties[];
   readonly take: (plan: Plan) => void;
-}
-
-/** Grams of a typed amount of a line's stuff, or what is wrong with it. */
-function gramsFor(text: string, plan: Plan, program: Program, at: number): Result<number> {
-  const l = program.lines[at]!;
-  const a = readAmount(text, plan.units);
-  if (!a.ok) return a;
-  if (a.value.kind !== "measure" && a.value.kind !== "count")
-    return {
-      ok: false,
-      faults: [
-        { name: "WrongUnit", message: "Say how much is in hand, like “200 g” or “3 cups”.", path: [] },
-      ],
-    };
-  const w = weigh(a.value, l.stuff);
-  return w.ok ? { ok: true, value: w.value.grams } : w;
 }
 
 const factorWords = (x: number): string =>
@@ -72,7 +55,7 @@ function ScaledPlan({
       <p>{said.join(", ")}.</p>
       {scaled.tell.map((t) => (
         <p key={t} className="quiet">
-          {t}
+          <Told of={t} />
         </p>
       ))}
       {!same && (
@@ -82,45 +65,6 @@ function ScaledPlan({
       )}
     </>
   );
-}
-
-/** What is made the most of, as it was said. */
-interface Wanted {
-  /** `jar`, `bottles`, or `line-` and the number of a line. */
-  readonly of: string;
-  readonly amount: string;
-  readonly size: string;
-  readonly count: string;
-}
-type Tried = { readonly done: Scaled } | { readonly wrong: Fault } | undefined;
-
-const settle = (r: Result<Scaled>): Tried => (r.ok ? { done: r.value } : { wrong: r.faults[0]! });
-const refuse = (name: string, message: string): Tried => ({ wrong: { name, message, path: [] } });
-
-const lineAt = (program: Program, of: string) =>
-  of.startsWith("line-") ? program.lines[Number(of.slice(5))] : undefined;
-
-/** The plan scaled to what is wanted; nothing yet where too little is said. */
-function scaledTo(plan: Plan, program: Program, { of, amount, size, count }: Wanted): Tried {
-  if (of === "jar")
-    return typeof plan.vessel === "string"
-      ? settle(largestIn(plan, plan.vessel))
-      : refuse("NeedsVessel", "Choose a jar of a known size first.");
-  if (of === "bottles") {
-    const n = Number(count);
-    const v = VESSELS.get(size);
-    if (!Number.isInteger(n) || n < 1 || n > 99)
-      return refuse("OutOfRange", "Say how many bottles, from 1 to 99.");
-    return v ? settle(scaleTo(plan, { to: "bottles", count: n, ml: v.fillMl })) : undefined;
-  }
-  const l = lineAt(program, of);
-  if (!l || amount.trim() === "") return undefined;
-  const g = gramsFor(amount, plan, program, program.lines.indexOf(l));
-  if (!g.ok) return { wrong: g.faults[0]! };
-  const goal: ScaleGoal = l.stuff.plant
-    ? { to: "herb", material: l.stuff.id, grams: g.value }
-    : { to: "liquid", material: l.stuff.id, ml: g.value / l.stuff.density };
-  return settle(scaleTo(plan, goal));
 }
 
 type Line = Program["lines"][number];
@@ -213,6 +157,34 @@ function SoManyBottles({ empties, wanted, change, wrong }: FieldProps & { emptie
   );
 }
 
+/** So many people, what each takes in a day, and for how long. */
+function SoManyPeople({ wanted, change, wrong }: FieldProps) {
+  const field = (key: "people" | "each" | "days", label: string, width: string) => (
+    <span>
+      <label htmlFor={`most-${key}`} className="quiet block">
+        {label}
+      </label>
+      <input
+        id={`most-${key}`}
+        inputMode={key === "each" ? "text" : "numeric"}
+        className={`field ${width}`}
+        value={wanted[key]}
+        maxLength={20}
+        aria-invalid={wrong}
+        aria-describedby={wrong ? "most-wrong" : undefined}
+        onChange={(e) => change({ [key]: e.target.value })}
+      />
+    </span>
+  );
+  return (
+    <p className="pt-2 flex gap-3 items-end">
+      {field("people", "people", "w-20")}
+      {field("each", "each, a day", "w-28")}
+      {field("days", "days", "w-20")}
+    </p>
+  );
+}
+
 /** What may be made the most of: the jar, anything that is in hand, or a number of bottles. */
 function MostOf({ program, wanted, change }: { program: Program } & Omit<FieldProps, "wrong">) {
   return (
@@ -235,6 +207,7 @@ function MostOf({ program, wanted, change }: { program: Program } & Omit<FieldPr
           ),
         )}
         <option value="bottles">bottles wanted</option>
+        <option value="people">so many people</option>
       </select>
     </>
   );
@@ -247,7 +220,7 @@ export function MostDrawer({ plan, program, lots, empties, take }: Props) {
     of: "jar",
     amount: "",
     size: empties[0]?.vessel ?? usualBottle(plan.kind, market).id,
-    count: "4",
+    ...{ count: "4", people: "4", each: "1 tsp", days: "30" },
   };
   const [wanted, setWanted] = useState<Wanted>(usual);
   const change = (to: Partial<Wanted>): void => setWanted({ ...wanted, ...to });
@@ -267,9 +240,10 @@ export function MostDrawer({ plan, program, lots, empties, take }: Props) {
         <MostOf program={program} wanted={wanted} change={change} />
         {l && <InHand line={l} heldG={held} {...fields} />}
         {wanted.of === "bottles" && <SoManyBottles empties={empties} {...fields} />}
+        {wanted.of === "people" && <SoManyPeople {...fields} />}
         {wrong && (
           <p id="most-wrong" role="alert" className="wrong pt-1">
-            {wrong.message}
+            <Told of={wrong.message} />
           </p>
         )}
       </div>

@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../../kit/told";
 import { useMemo, useState } from "react";
 import { addDays, printDay, type Day } from "@/core/day";
 import type { Company } from "@/core/people/company";
@@ -208,7 +209,7 @@ function CautionsOf({ column: { made } }: { column: Column }) {
   if (made?.cautions.length === 0) return <span className="text-ash">none</span>;
   return made?.cautions.map((x, i) => (
     <span key={i} className="block">
-      {x.says}
+      <Told of={x.says} />
     </span>
   ));
 }

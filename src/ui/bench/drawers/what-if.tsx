@@ -1,4 +1,5 @@
 "use client";
+import { Told } from "../../kit/told";
 import { useState } from "react";
 import { type Day, addDays, isDay } from "@/core/day";
 import type { Plan } from "@/core/plan/plan";
@@ -94,7 +95,11 @@ export function WhatIfDrawer({
         <Waiting of={asked} />
         {asked.state === "answered" && (
           <>
-            {asked.answer.says && <p>{asked.answer.says}</p>}
+            {asked.answer.says && (
+              <p>
+                <Told of={asked.answer.says} />
+              </p>
+            )}
             <OfferList offers={asked.answer.offers} plan={plan} take={take} today={today} />
           </>
         )}

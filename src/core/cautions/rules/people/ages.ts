@@ -1,3 +1,4 @@
+import { ml as carriedMl } from "../../../quantity/carried";
 import { capital } from "../../../words";
 import { isChild, isInfant } from "../../../people/person";
 import { ETHANOL_DENSITY } from "../../../mixture/alcohol";
@@ -33,7 +34,7 @@ function alcoholFor(p: Person, s: Situation): "never" | "stop" | "caution" | "no
 /** mL of pure alcohol in a spoon, as it is told to whoever minds it. */
 function mlWords(s: Situation): string {
   const ml = spoonOf(s.reckoning).alcohol.value / ETHANOL_DENSITY;
-  return ml < 0.05 ? "" : ` That is ${ml.toFixed(1)} mL of pure alcohol.`;
+  return ml < 0.05 ? "" : ` That is ${carriedMl(ml)} of pure alcohol.`;
 }
 
 /** What is not for the very young, for pregnancy and nursing, or for those who keep from alcohol. */
