@@ -12,7 +12,10 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:cups and spoons|mL and grams|find|Keys)$/, "changes"],
   // The Bench.
   [/^Name of the batch$/, "types"],
-  [/^How it is taken/, "types"],
+  [/^How it is taken|^How long others say it keeps$/, "types"],
+  [/^How many jars are filled alike$/, "chooses"],
+  [/: why it goes in$/, "changes"],
+  [/^keep this price for /, "writes"],
   [/^(?:Kind|Way|Vessel|Lid|What the vessel is made of)$/, "chooses"],
   [/^(?:start over|undo|redo)/i, "changes"],
   [/^meant for/i, "changes"],

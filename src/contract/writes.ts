@@ -48,6 +48,8 @@ export interface Beginning {
   readonly reasons: Readonly<Record<string, string>>;
   readonly recipe?: { readonly id: string; readonly version: number };
   readonly on?: string | undefined;
+  /** Other jars filled alike with it. */
+  readonly also?: readonly string[];
 }
 /** What is said anew of the house; what is left out stays as it is. */
 export type SettingsSaid = Given<Partial<Omit<Settings, "feed">>>;

@@ -4,7 +4,7 @@ import { realDay } from "../core/real-day";
 import { type Fault, fault, isFault } from "../core/fault";
 import { cautionsOf, unanswered } from "../core/cautions/rules";
 import type { Caution } from "../core/cautions/caution";
-import type { Body } from "../core/journal/events";
+import { type Body, MOST_ALIKE } from "../core/journal/events";
 import { freeze } from "../core/journal/freeze";
 import { companyOf } from "../core/people/company";
 import { KIND } from "../core/plan/kinds";
@@ -15,7 +15,8 @@ import type { Program } from "../core/reckoning/program";
 import { resolve } from "../core/reckoning/resolve";
 import type { Catalogue } from "../core/material/catalogue";
 import type { Sql, Tx } from "./db";
-import { type Written, append, nextCode } from "./journal";
+import { RefusedAlong, appendWithin, followingKey } from "./append";
+import { BATCHES, type Written, append, nextCode } from "./journal";
 import { follow } from "./effects";
 import { stores } from "./stores";
 
@@ -29,6 +30,11 @@ export const BeginRequest = z.strictObject({
   recipe: z.strictObject({ id: z.uuid(), version: z.number().int().min(1) }).optional(),
   /** The day it was begun, where that is not today. */
   on: realDay("Write the day as 2027-01-31.").optional(),
+  /** Other jars that are filled alike with it. */
+  also: z
+    .array(z.uuid())
+    .max(MOST_ALIKE - 1)
+    .optional(),
 });
 export type BeginRequest = z.infer<typeof BeginRequest>;
 
@@ -118,15 +124,39 @@ export async function beginning(
   };
 }
 
+/** All that is stored of one jar of a making. */
+async function begunBody(
+  tx: Tx,
+  r: BeginRequest,
+  plan: Plan,
+  { day, nth }: { readonly day: string; readonly nth: number },
+): Promise<Body<"begun"> | Fault> {
+  const made = await beginning(tx, plan, { reasons: r.reasons, day });
+  if (isFault(made)) return made;
+  const code = await nextCode(tx, KIND[plan.kind].code, Number(day.slice(0, 4)));
+  return {
+    code,
+    ...made,
+    ...(r.recipe ? { recipe: r.recipe } : {}),
+    ...(r.also && r.also.length > 0 ? { alike: { batches: [r.id, ...r.also], nth } } : {}),
+  };
+}
+
 /** Begins a batch: its plan checked and frozen, its code given, and what it takes drawn from the stores. */
 export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
+  const also = r.also ?? [];
   return append(
     sql,
     {
       streamId: r.id,
       key: r.key,
       type: "begun",
-      body: { plan: r.plan, reasons: r.reasons, ...(r.recipe ? { recipe: r.recipe } : {}) },
+      body: {
+        plan: r.plan,
+        reasons: r.reasons,
+        ...(r.recipe ? { recipe: r.recipe } : {}),
+        ...(also.length > 0 ? { also } : {}),
+      },
       on: r.on,
     },
     async (tx, _batch, day) => {
@@ -137,11 +167,36 @@ export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
         if (!held || r.recipe.version > held.versions)
           return fault("NoSuchRecipe", "The book has no such recipe, or no such version of it.", ["recipe"]);
       }
-      const made = await beginning(tx, plan, { reasons: r.reasons, day });
-      if (isFault(made)) return made;
-      const code = await nextCode(tx, KIND[plan.kind].code, Number(day.slice(0, 4)));
-      return { code, ...made, ...(r.recipe ? { recipe: r.recipe } : {}) } satisfies Body<"begun">;
+      if (new Set([r.id, ...also]).size <= also.length)
+        return fault("NotAnEntry", "Every jar is its own. Send each of them once.", ["also"]);
+      return begunBody(tx, r, plan, { day, nth: 1 });
     },
-    (tx, batch) => follow(tx, batch, r.key),
+    async (tx, batch) => {
+      await follow(tx, batch, r.key);
+      for (const [i, id] of also.entries())
+        await begunAlike(tx, r, { plan, id, nth: i + 2, on: batch.begunDay });
+    },
   );
+}
+
+/** Another jar of the same making, begun along with the first; what refuses it refuses all of them. */
+async function begunAlike(
+  tx: Tx,
+  r: BeginRequest,
+  {
+    plan,
+    id,
+    nth,
+    on,
+  }: { readonly plan: Plan; readonly id: string; readonly nth: number; readonly on: string },
+): Promise<void> {
+  const key = followingKey(r.key, id);
+  const done = await appendWithin(
+    tx,
+    BATCHES,
+    { streamId: id, key, type: "begun", body: { plan: r.plan, reasons: r.reasons }, on, along: true },
+    (_tx, _batch, day) => begunBody(tx, r, plan, { day, nth }),
+  );
+  if (!done.ok) throw new RefusedAlong(done.fault);
+  await follow(tx, done.state, key);
 }

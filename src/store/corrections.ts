@@ -62,8 +62,17 @@ async function ofBeginning(
   });
   if (isFault(made)) return inBody(made);
   // What the plan does not say stays as it was said: its recipe, and how it came.
-  const { code, recipe, stood } = batch;
-  return { ...said, body: { code, ...made, ...(recipe ? { recipe } : {}), ...(stood ? { stood } : {}) } };
+  const { code, recipe, stood, alike } = batch;
+  return {
+    ...said,
+    body: {
+      code,
+      ...made,
+      ...(recipe ? { recipe } : {}),
+      ...(stood ? { stood } : {}),
+      ...(alike ? { alike } : {}),
+    },
+  };
 }
 
 /** Bottles that were filled by this bottling and would not be, or not with so much, though something came of them. */

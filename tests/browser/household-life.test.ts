@@ -259,3 +259,52 @@ describe("the list to gather and buy", () => {
     await page.close();
   });
 });
+
+describe("two quarts, filled alike", () => {
+  test.each([
+    ["a desk", 1280, 800],
+    ["a telephone", 390, 844],
+  ] as const)("on %s: planned once, filled at once, one strained early", async (_, width, height) => {
+    const page = await newPage(browser, width, height);
+    const touch = width < 500;
+    const press = (words: string) => (touch ? tapOn(page, words) : clickOn(page, words));
+    await goTo(page, `${app.url}/bench`);
+    const name = `Two quarts ${width}`;
+    await fill(page, "#name", name);
+    const add = 'input[placeholder^="add: type"]';
+    await fill(page, add, "1 cup horseradish, fresh, grated");
+    await page.keyboard.press("Enter");
+    await says(page, "horseradish");
+    await choose(page, "#jars-alike", "2");
+    await press("Begin this batch");
+    await page.waitForFunction(() => location.search.includes("begun="));
+    const rows = await home.sql<{ id: string }[]>`select id from batch where name = ${name} order by code`;
+    expect(rows).toHaveLength(2);
+    const [first, second] = rows.map((r) => r.id) as [string, string];
+    await goTo(page, `${app.url}/batch/${first}/make`);
+    await says(page, "Jar 1 of 2");
+    await noSideways(page);
+    const BAR = ".fixed button:last-of-type";
+    const entries = async (id: string) =>
+      (await home.sql<{ type: string }[]>`select type from event where stream_id = ${id} order by seq`).map(
+        (r) => r.type,
+      );
+    const bar = () => page.$eval(BAR, (b) => (b as HTMLElement).innerText.trim());
+    const pressed = await bar();
+    await (touch ? page.tap(BAR) : page.click(BAR));
+    await page.waitForFunction(
+      (sel, was) => document.querySelector<HTMLElement>(sel)?.innerText.trim() !== was,
+      {},
+      BAR,
+      pressed,
+    );
+    // What was done in the one was done in the other.
+    expect(await entries(second)).toEqual(await entries(first));
+    expect((await entries(first)).length).toBeGreaterThan(1);
+    await goTo(page, `${app.url}/batch/${first}`);
+    await says(page, "filled alike");
+    await press("jar 2");
+    await says(page, "Jar 2 of 2");
+    await page.close();
+  });
+});

@@ -1,7 +1,11 @@
+import { carries } from "../../src/core/quantity/carried";
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import { randomUUID } from "node:crypto";
 import type { Browser, Page } from "puppeteer-core";
+import { withAdded } from "../../src/core/plan/edit";
 import { withIds } from "../../src/core/plan/ids";
+import { wayById } from "../../src/core/plan/kinds";
+import { PLAIN_BENCH, emptyPlan, madeBy } from "../../src/core/plan/ways";
 import type { Plan } from "../../src/core/plan/plan";
 import type { UnitSystem } from "../../src/core/quantity/units";
 import { usualScales } from "../../src/core/stores/settings";
@@ -11,7 +15,16 @@ import { write } from "../../src/store/entries";
 import { batchOf } from "../../src/store/journal";
 import { settleAnew } from "../../src/store/settings";
 import { keep } from "../../src/store/stores";
-import { type App, type Household, goTo, newHousehold, newPage, openBrowser, serve } from "../support";
+import {
+  type App,
+  type Household,
+  clickOn,
+  goTo,
+  newHousehold,
+  newPage,
+  openBrowser,
+  serve,
+} from "../support";
 
 /*
  * A household reads its own measures and no other's, on every page and behind every summary: what is typed in cups is told in cups. The pages are
@@ -135,6 +148,17 @@ async function lived(units: UnitSystem): Promise<Lived> {
   const course = { remedy: "Thyme oxymel", kind: "oxymel", takers, times: 2, from: "2026-11-20", rest: 0 };
   const laid = await kept({ what: "course", ...course });
   if (!laid.ok) throw new Error(laid.fault.message);
+  // A syrup as its way lays it out, in a pot of the household's: what the app proposes of itself is read too.
+  const bench = { ...PLAIN_BENCH, pot: units === "us" ? "us-p-3" : "p-3000" };
+  const herb = { material: "elderberry", form: "dried" as const, amount: s.herb };
+  const empty = withAdded(emptyPlan("syrup", units, bench), herb);
+  const syrup = {
+    ...madeBy(wayById("syrup-half")!, empty, bench),
+    name: "Elder syrup",
+    saidToKeep: "a year",
+  };
+  const pot = await begin(home.sql, { id: randomUUID(), key: randomUUID(), plan: syrup, reasons: {} }, syrup);
+  if (!pot.ok) throw new Error(pot.fault.message);
   const [jar, strained, done] = batches as [string, string, string];
   const pages = [
     ...[
@@ -152,7 +176,8 @@ async function lived(units: UnitSystem): Promise<Lived> {
     ...["", "/make", "/strain", "/recipe"].map((x) => `/batch/${jar}${x}`),
     ...["", "/finish", "/bottle", "/recipe"].map((x) => `/batch/${strained}${x}`),
     ...["", "/label", "/recipe", "?right=2"].map((x) => `/batch/${done}${x}`),
-    ...[`/compare?b=${jar}&b=${done}`, "/ready", `/bench?again=${done}`],
+    ...["", "/make", "/strain", "/recipe"].map((x) => `/batch/${pot.state.id}${x}`),
+    ...[`/bench?again=${pot.state.id}`, `/compare?b=${jar}&b=${done}`, "/ready", `/bench?again=${done}`],
   ];
   return { home, app: await serve(home.url, NOW), pages };
 }
@@ -179,6 +204,23 @@ async function unfolded(page: Page): Promise<void> {
     if (await s.isVisible()) await s.click().catch(() => undefined);
 }
 
+/** What each drawer of the Bench says; one is open at a time. */
+async function inDrawers(page: Page): Promise<string[]> {
+  const lines: string[] = [];
+  for (const name of [
+    "Ways side by side",
+    "Where makers disagree",
+    "What if",
+    "Make the most of",
+    "Gather and buy",
+    "Cost",
+  ]) {
+    await clickOn(page, name);
+    lines.push(...(await told(page)));
+  }
+  return lines;
+}
+
 describe.each(["us", "metric", "imperial"] as const)("a household of %s measures", (units) => {
   let all: Lived;
   let browser: Browser;
@@ -199,11 +241,11 @@ describe.each(["us", "metric", "imperial"] as const)("a household of %s measures
     for (const path of all.pages) {
       await goTo(page, `${all.app.url}${path}`);
       await unfolded(page);
-      const said = await told(page);
+      const said = [...(await told(page)), ...(path.startsWith("/bench") ? await inDrawers(page) : [])];
       read += said.length;
       const short = path.replace(/[0-9a-f-]{36}/g, "…");
       for (const line of new Set(said))
-        if (FOREIGN[units].test(line)) foreign.push(`${short}: ${line.trim()}`);
+        if (FOREIGN[units].test(line) || carries(line)) foreign.push(`${short}: ${line.trim()}`);
     }
     expect(read).toBeGreaterThan(500);
     expect(foreign).toEqual([]);

@@ -111,6 +111,15 @@ const taste = z.number().int().min(0).max(4).optional();
 /** Minutes of a clock: a day at most, since longer is a steep. */
 const minutes = z.number().min(0).max(1440);
 
+/** The most jars that are filled alike at one making. */
+export const MOST_ALIKE = 12;
+const Alike = z
+  .strictObject({ batches: z.array(uuid).min(2).max(MOST_ALIKE), nth: z.number().int().min(1) })
+  .refine((a) => a.nth <= a.batches.length, "There are not so many jars of it.");
+
+/** What is done in all jars that are filled alike, where it is said so: what goes in, and the steps of the walk. */
+export const DONE_ALIKE = ["added", "left-out", "swapped", "extra", "stepped", "timed"] as const;
+
 /**
  * The bodies of the batch journal, newest version of each type. An older version is brought up on reading (`old-events`);
  * a type not listed here is refused, never skipped.
@@ -130,6 +139,8 @@ export const BODIES = {
     recipe: z.strictObject({ id: uuid, version: z.number().int().min(1) }).optional(),
     /** It stood already when it was written down, and came so: what is known of it is what somebody remembers. */
     stood: z.enum(CAME_FROM).optional(),
+    /** Jars filled alike at one making: all of them, this one among them, and which it is. */
+    alike: Alike.optional(),
   }),
   /** What really went in of a line: a total, so that two ticks are one. */
   added: z.strictObject({ line: id, amount: typed, lot: uuid.optional() }),
@@ -231,7 +242,7 @@ export const EVENT_TYPES = Object.keys(BODIES) as EventType[];
 
 /** One row a type of entry. `mayFollow` asks of the batch nothing that a type says which does not decide. */
 export const ENTRIES: EntryRows<EventType> = {
-  begun: entryRow(4, "noticed", "decides", "moves"),
+  begun: entryRow(5, "noticed", "decides", "moves"),
   added: entryRow(1, "commutes", "noticed", "moves"),
   "left-out": entryRow(1, "commutes", "noticed", "moves"),
   swapped: entryRow(1, "commutes", "noticed", "moves"),

@@ -39,6 +39,8 @@ export interface Batch {
   readonly recipe: Body<"begun">["recipe"];
   /** How it came, where it stood already when it was written down. */
   readonly stood: Body<"begun">["stood"];
+  /** Jars filled alike with it, itself among them. */
+  readonly alike: Body<"begun">["alike"];
   readonly begunDay: Day;
   readonly begunAt: string;
   readonly strainedDay: Day | undefined;
@@ -278,6 +280,7 @@ export function fold(events: readonly JournalEvent[]): Batch | undefined {
     stove: f.stove.said,
     recipe: begun.body.recipe,
     stood: begun.body.stood,
+    alike: begun.body.alike,
     begunDay: begun.day,
     begunAt: begun.at,
     strainedDay: strained?.day,

@@ -6,6 +6,7 @@ import { OldLine, Plan1, fromVersion1 } from "../plan/old";
  * What older builds wrote, brought up to the present. A fixture of each is kept in tests/store for ever.
  *   begun 1      a plan of version 1, whose lines and steps get ids from their order alone; the vessel kept its profile alone
  *   begun 3      knew nothing of what stood already
+ *   begun 4      knew no jars filled alike
  *   topped-up 1  finished 1, 2: lines without ids; the fold names them by their entry
  *   strained 2   always ended with a cloth; bottled 3 never stood in the jar it was made in
  *   bottled 1, 2 no reasons in 1; three sorts of place

@@ -197,6 +197,10 @@ export function contentsOf(p: Program): string {
     .join(", ");
 }
 
+/** Which of the jars filled alike it came out of. */
+const alikeWords = ({ alike }: Batch): string =>
+  alike ? `, jar ${alike.nth} of ${alike.batches.length}` : "";
+
 /**
  * Composes a bottle's label from what the batch's journal issued.
  * @param v the promise that holds: what was issued, or less where today's rules say less
@@ -220,7 +224,7 @@ export function labelOf(
     ...(alcohol ? { alcohol } : {}),
     notJuice: POURED.has(batch.plan.kind),
     name: batch.name,
-    kind: `${KIND[batch.plan.kind].name}${isSecondRun(batch.plan) ? ", a second run: weaker" : ""}`,
+    kind: `${KIND[batch.plan.kind].name}${isSecondRun(batch.plan) ? ", a second run: weaker" : ""}${alikeWords(batch)}`,
     volume: measures.volumeExact(bottle.ml),
     contents,
     made: printDay(batch.begunDay, "year"),

@@ -6,6 +6,8 @@ import { HEATS } from "../plan/read-plan";
 import type { Reckoning } from "../reckoning/reckon";
 import type { Program, Resolved } from "../reckoning/program";
 import { printDays } from "../reading/durations";
+import { times } from "../quantity/amount";
+import { printAmount } from "../reading/print";
 import { type Allotment, allot } from "./allot";
 import { bottlesWanted } from "../cellar/fill";
 import { vesselWords } from "../vessel/vessel";
@@ -90,11 +92,25 @@ function wantOf(a: Allotment): Want {
   };
 }
 
-/** What a plan wants that the stores lack, as a list to gather and shop by. */
-export function needOf(p: Program, r: Reckoning, stores: Stores, market: Market): Need {
+/** What goes into so many jars filled alike: each line of it so many times, in the words it was said in. */
+function inJars(p: Program, jars: number): Program {
+  if (jars === 1) return p;
+  const { units } = p.plan;
+  const lines = p.lines.map((l): Resolved => {
+    const { kind } = l.amount;
+    const said =
+      kind === "measure" || kind === "count" ? printAmount(times(l.amount, jars), units) : l.line.amount;
+    return { ...l, grams: l.grams * jars, line: { ...l.line, amount: said } };
+  });
+  return { ...p, lines };
+}
+
+/** What a plan wants that the stores lack, as a list to gather and shop by. @param jars how many are filled alike */
+export function needOf(one: Program, r: Reckoning, stores: Stores, market: Market, jars = 1): Need {
+  const p = inJars(one, jars);
   const wants = allot(p, stores.lots).map((a) => ({ a, w: wantOf(a) }));
   const lacking = wants.filter(({ w }) => w.lackG > 0);
-  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value, stores.empties, market);
+  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value * jars, stores.empties, market);
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");
   const steep = steps.find((s) => s.do === "steep" && p.steep);
@@ -106,7 +122,7 @@ export function needOf(p: Program, r: Reckoning, stores: Stores, market: Market)
     gear: [
       ...(p.vessel
         ? [
-            `${vesselWords(p.vessel)}${sour && (p.vessel.lid === "metal" || p.vessel.lid === "coated-metal") ? ", and paper to lay under its lid" : ""}`,
+            `${jars > 1 ? `${jars} × ` : ""}${vesselWords(p.vessel)}${sour && (p.vessel.lid === "metal" || p.vessel.lid === "coated-metal") ? ", and paper to lay under its lid" : ""}`,
           ]
         : []),
       ...(steps.some((x) => HEATS.has(x.do)) ? ["a stainless or whole enamel pot, a lid, a timer"] : []),

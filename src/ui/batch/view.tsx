@@ -146,11 +146,28 @@ const STOOD: Readonly<Record<CameFrom, string>> = {
   given: "It was given to us, and written down as it stood.",
 };
 
+/** The other jars of the same filling, a way to each. */
+export function FilledAlike({ alike }: { alike: NonNullable<Batch["alike"]> }) {
+  return (
+    <>
+      Jar {alike.nth} of {alike.batches.length}, filled alike:{" "}
+      {alike.batches.map((id, i) =>
+        i + 1 === alike.nth ? null : (
+          <Link key={id} href={`/batch/${id}`} className="inline-flex items-center min-h-11 pr-3">
+            jar {i + 1}
+          </Link>
+        ),
+      )}
+    </>
+  );
+}
+
 /** What was said of it that is nobody else’s: what it is for, who told it, how it came. */
-export function SaidOfIt({ batch: { plan, stood } }: { batch: Batch }) {
-  if (!plan.purpose && !plan.toldBy && !stood) return null;
+export function SaidOfIt({ batch: { plan, stood, alike } }: { batch: Batch }) {
+  if (!plan.purpose && !plan.toldBy && !stood && !alike) return null;
   return (
     <p className="pb-2">
+      {alike && <FilledAlike alike={alike} />}
       {plan.purpose && <>For {plan.purpose}. </>}
       {plan.toldBy && <>Told by {plan.toldBy}. </>}
       {stood && STOOD[stood]}

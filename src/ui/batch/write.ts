@@ -17,9 +17,12 @@ export function useWrite(id: string, seen: number) {
     body: ToBatch[T],
     then?: () => void,
     sure = false,
+    alike = false,
   ): Promise<boolean> => {
-    last.current = () => write(type, body, then, true);
-    const sent = await send(toBatch(id, type, body, { seen, on: when.on, ...(sure ? { sure } : {}) }));
+    last.current = () => write(type, body, then, true, alike);
+    const sent = await send(
+      toBatch(id, type, body, { seen, on: when.on, ...(sure ? { sure } : {}), ...(alike ? { alike } : {}) }),
+    );
     if (!sent) return false;
     if (!sent.ok) {
       // Another window has moved on: show where the batch stands now, and keep what was typed.

@@ -2,6 +2,7 @@
 import { Told } from "../kit/told";
 import { memo } from "react";
 import { unanswered } from "@/core/cautions/rules";
+import { MOST_ALIKE } from "@/core/journal/events";
 import type { Fault } from "@/core/fault";
 import { When, type WhenSaid } from "../kit/when";
 import type { Made } from "./made";
@@ -39,6 +40,7 @@ export const Begin = memo(function Begin({
   openWays,
   words,
   keep,
+  jars,
 }: {
   why: string | undefined;
   sending: Sending;
@@ -47,6 +49,8 @@ export const Begin = memo(function Begin({
   words: typeof BEGIN | typeof PUT_RIGHT;
   /** What keeps the plan in the book. */
   keep?: React.ReactNode;
+  /** How many are filled alike, where there may be several. */
+  jars?: { readonly count: number; readonly set: (n: number) => void } | undefined;
 }) {
   const { refused } = sending;
   return (
@@ -64,6 +68,25 @@ export const Begin = memo(function Begin({
         <button type="button" className="plain min-h-11" onClick={openWays}>
           compare ways
         </button>
+        {jars && (
+          <span>
+            <label htmlFor="jars-alike" className="sr-only">
+              How many jars are filled alike
+            </label>
+            <select
+              id="jars-alike"
+              className="stitch font-normal min-h-11"
+              value={jars.count}
+              onChange={(e) => jars.set(Number(e.target.value))}
+            >
+              {Array.from({ length: MOST_ALIKE }, (_, i) => i + 1).map((n) => (
+                <option key={n} value={n}>
+                  {n === 1 ? "in one jar" : `in ${n} jars alike`}
+                </option>
+              ))}
+            </select>
+          </span>
+        )}
         {keep}
         {sending.when && <When w={sending.when} />}
       </div>

@@ -6,6 +6,7 @@ import { type Plan, SAYINGS, SAYING_NAMES } from "@/core/plan/plan";
 import { type Bench as Fittings } from "@/core/plan/ways";
 import type { UnitSystem } from "@/core/quantity/units";
 import type { Stored } from "@/core/stores/events";
+import { isPot } from "@/core/vessel/vessel";
 import type { Busy } from "@/core/stores/free";
 import { storesOf, usualOf } from "@/core/stores/stores";
 import { PartsRail } from "../figures/rail";
@@ -140,6 +141,8 @@ function InTheVessel({ of, openWays }: { of: OfBench; openWays: () => void }) {
   const { props, state, stores, beginning, putting, giveReason, choose, takeBoth, grown } = of;
   const { made } = state;
   const bench = state.now;
+  const { change } = of.actions;
+  const setJars = useCallback((jars: number) => change({ jars }, "jars"), [change]);
   const keeps = !putting && made.faults.length === 0 && bench.id !== "";
   return (
     <div className="min-w-0">
@@ -163,6 +166,7 @@ function InTheVessel({ of, openWays }: { of: OfBench; openWays: () => void }) {
         sending={putting ?? beginning}
         begin={putting?.put ?? beginning.begin}
         words={putting ? PUT_RIGHT : BEGIN}
+        jars={putting || !made.vessel || isPot(made.vessel) ? undefined : { count: bench.jars, set: setJars }}
         openWays={openWays}
         keep={keeps ? <BenchIntoBook plan={made.plan} recipe={bench.recipe} grown={grown} /> : undefined}
       />
@@ -227,6 +231,7 @@ export function Bench(props: Props) {
           open={drawer}
           setOpen={setDrawer}
           {...{ made, stores, today, currency }}
+          jars={bench.jars}
           shop={bench.shop}
           setShop={(shop) => actions.change({ shop }, "shop")}
           take={hands.take}

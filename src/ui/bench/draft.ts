@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { MOST_ALIKE } from "@/core/journal/events";
 import { readPlan } from "@/core/plan/file";
 import type { Plan } from "@/core/plan/plan";
 import type { Bench } from "./state";
@@ -17,6 +18,7 @@ const Kept = z.looseObject({
   reasons: z.record(z.string(), z.string()).catch({}),
   rest: z.array(z.unknown()).catch([]),
   shop: z.object({ price: z.string(), ml: z.string() }).catch({ price: "", ml: "" }),
+  jars: z.number().int().min(1).max(MOST_ALIKE).catch(1),
   recipe: z.object({ id: z.uuid(), version: z.number(), name: z.string() }).optional().catch(undefined),
   saved: z.number().catch(0),
 });
@@ -33,8 +35,18 @@ export function readDraft(text: string | null): Bench | undefined {
     const d = Kept.parse(JSON.parse(text));
     const plan = planOf({ ...d.plan, name: d.plan.name || "Untitled" });
     if (!plan) return undefined;
-    const { named, id, key, reasons, shop, recipe } = d;
-    return { plan, named, id, key, reasons, shop, recipe, rest: d.rest.flatMap((x) => planOf(x) ?? []) };
+    const { named, id, key, reasons, shop, jars, recipe } = d;
+    return {
+      plan,
+      named,
+      id,
+      key,
+      reasons,
+      shop,
+      jars,
+      recipe,
+      rest: d.rest.flatMap((x) => planOf(x) ?? []),
+    };
   } catch {
     return undefined;
   }

@@ -82,7 +82,10 @@ function reckoned(plan: Plan, around: Around): Pick<Made, "faults" | "now"> {
   const care = careOf(program.value, reckoning.fit, reckoning.working);
   const cost = costOf(program.value, reckoning, around.lots);
   const went = whereItWent(program.value, reckoning);
-  return { faults: NONE, now: { program: program.value, reckoning, care, went, cost, levels: levelDrops(program.value) } };
+  return {
+    faults: NONE,
+    now: { program: program.value, reckoning, care, went, cost, levels: levelDrops(program.value) },
+  };
 }
 
 /**

@@ -28,6 +28,8 @@ export interface Bench {
   readonly recipe?: BenchRecipe | undefined;
   /** A shop's bottle to set the cost against, as typed. */
   readonly shop: { readonly price: string; readonly ml: string };
+  /** How many jars are filled alike. */
+  readonly jars: number;
 }
 
 /** A clear Bench, in the cautious way of a kind. */
@@ -39,6 +41,7 @@ export const fresh = (household: UnitSystem, fittings: Fittings, kind: Kind = "o
   reasons: {},
   rest: [],
   shop: { price: "", ml: "" },
+  jars: 1,
 });
 
 /** What a line was before its form was changed, so that the old amount can be had again. */

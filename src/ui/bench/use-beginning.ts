@@ -1,5 +1,5 @@
 import { useRouter } from "next/navigation";
-import { useCallback, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { likeFirst } from "@/core/advice/fixes";
 import type { Fault } from "@/core/fault";
 import { send } from "../kit/send";
@@ -27,18 +27,23 @@ export function useBeginning(
   const [refused, setRefused] = useState<Fault | undefined>();
   const when = useWhen(refused);
   const [begun, setBegun] = useState("");
+  const others = useRef<string[]>([]);
   const begin = async (): Promise<void> => {
     setSending(true);
     setRefused(undefined);
-    const { id, key, reasons, recipe } = bench;
+    const { id, key, reasons, recipe, jars } = bench;
     const from = recipe ? { recipe: { id: recipe.id, version: recipe.version } } : {};
-    const sent = await send(toBegin(id, { plan: made.plan, reasons, ...from, on: when.on }), key);
+    // The same ids for the same intent, however often the button is hit.
+    while (others.current.length < jars - 1) others.current.push(crypto.randomUUID());
+    const also = jars > 1 ? { also: others.current.slice(0, jars - 1) } : {};
+    const sent = await send(toBegin(id, { plan: made.plan, reasons, ...from, ...also, on: when.on }), key);
     setSending(false);
     if (!sent.ok) return setRefused(sent.fault);
-    const [next, ...others] = bench.rest;
+    others.current = [];
+    const [next, ...rest] = bench.rest;
     if (next) {
       // The other jar of the same making: its plan is set out, ready to be begun too.
-      actions.replace({ ...clear(), plan: likeFirst(next, made.plan), named: true, reasons, rest: others });
+      actions.replace({ ...clear(), plan: likeFirst(next, made.plan), named: true, reasons, rest });
       setBegun(sent.answer.code);
       router.refresh();
       return;

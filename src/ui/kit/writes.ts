@@ -28,6 +28,8 @@ interface Seen {
   readonly at?: string | undefined;
   /** The day it was done, where that is not today. */
   readonly on?: string | undefined;
+  /** It was done in every jar filled alike with it. */
+  readonly alike?: boolean;
 }
 
 /** Everything a page may write, a function each; nothing else makes a `Writing`. What is undefined is not sent. */

@@ -1,4 +1,5 @@
 "use client";
+import { AllAlike } from "./all-alike";
 import { Told } from "../kit/told";
 import { useMemo } from "react";
 import { addDays } from "@/core/day";
@@ -166,6 +167,7 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
   return (
     <div className="kitchen-view pb-28">
       <StoveHead batch={batch} />
+      <AllAlike batch={batch} making={making} />
       <div className="pt-3 text-[1.125rem]" role="status">
         <PaceWords tells={tells} nowMs={nowMs} zone={zone} batch={batch} r={r} />
       </div>

@@ -9,7 +9,10 @@ export function StoveHead({ batch }: { batch: Batch }) {
         Jolly Crock
       </Link>
       <span className="stencil text-[1.375rem] whitespace-nowrap">{batch.code}</span>
-      <span className="text-[1.25rem] font-semibold truncate min-w-0">{batch.name}</span>
+      <span className="text-[1.25rem] font-semibold truncate min-w-0">
+        {batch.name}
+        {batch.alike && ` ${batch.alike.nth} of ${batch.alike.batches.length}`}
+      </span>
       <Link
         href={`/batch/${batch.id}`}
         className="ml-auto text-[1.125rem] whitespace-nowrap inline-flex items-center min-h-11"

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { ToBatch } from "@/contract/writes";
 import type { Batch } from "@/core/journal/fold";
 import { useKitchen } from "../kitchen/kitchen";
@@ -31,6 +31,9 @@ export function useMaking(batch: Batch) {
   const router = useRouter();
   const { ask, watch, seq } = useKitchen();
   const w = useWrite(batch.id, batch.seq);
+  // Jars that were filled alike are filled together, until it is said that this one stands alone.
+  const [alone, setAlone] = useState(false);
+  const together = batch.alike !== undefined && !alone;
   const after = (): void => {
     // Whatever was touched has done its work: the space bar is the bar again.
     if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
@@ -43,11 +46,12 @@ export function useMaking(batch: Batch) {
     const press = `${batch.seq} ${type} ${JSON.stringify(body)}`;
     if (pressed.current === press) return true;
     pressed.current = press;
-    const ok = await w.write(type, body, after);
+    const ok = await w.write(type, body, after, false, together);
     if (!ok && pressed.current === press) pressed.current = "";
     return ok;
   };
-  const putRight = (entry: number): Promise<boolean> => w.putRight(entry, null, "", after);
+  const putRight = (entry: number): Promise<boolean> =>
+    w.write("corrected", { seq: entry, body: null }, after, false, together);
   useEffect(() => {
     watch(batch.id);
     return () => watch(undefined);
@@ -58,7 +62,7 @@ export function useMaking(batch: Batch) {
     told.current = seq;
     router.refresh();
   }, [seq, batch.seq, router]);
-  return { ...w, write, putRight };
+  return { ...w, write, putRight, together, setTogether: (all: boolean) => setAlone(!all) };
 }
 
 /** The space bar is the bar, unless a field or a button has it. */

@@ -19,6 +19,8 @@ interface Props {
   readonly stores: Stores;
   readonly today: string;
   readonly currency: string;
+  /** How many jars are filled alike. */
+  readonly jars: number;
   readonly shop: Bench["shop"];
   readonly setShop: (shop: Bench["shop"]) => void;
   readonly take: (plan: Plan) => void;
@@ -66,7 +68,13 @@ function drawn(d: DrawerName, p: Props): ReactNode {
       );
     case "gather":
       return (
-        <GatherDrawer program={now.program} reckoning={now.reckoning} stores={stores} name={plan.name} />
+        <GatherDrawer
+          program={now.program}
+          reckoning={now.reckoning}
+          stores={stores}
+          name={plan.name}
+          jars={p.jars}
+        />
       );
     case "cost":
       return (

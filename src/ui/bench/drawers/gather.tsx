@@ -82,22 +82,24 @@ export function GatherDrawer({
   reckoning,
   stores,
   name,
+  jars,
 }: {
   program: Program;
   reckoning: Reckoning;
   stores: Stores;
   name: string;
+  jars: number;
 }) {
   const units = useUnits();
   const { market } = units;
   const need = useMemo(
-    () => needOf(program, reckoning, stores, market),
-    [program, reckoning, stores, market],
+    () => needOf(program, reckoning, stores, market, jars),
+    [program, reckoning, stores, market, jars],
   );
   const all = need.gather.length + need.buy.length + need.bottles.length === 0;
   return (
     <div className="print-alone" data-testid="need">
-      <h2 className="hidden print:block text-[1.5rem] pb-3">{name}: to gather and buy</h2>
+      <h2 className="hidden print:block text-[1.5rem] pb-3">{name}{jars > 1 ? `, ${jars} jars alike` : ""}: to gather and buy</h2>
       <div className="grid gap-x-10 gap-y-3 md:grid-cols-3 print:grid-cols-1">
         {all ? (
           <p className="py-1">All of it is in the stores.</p>
