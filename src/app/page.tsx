@@ -11,7 +11,8 @@ import { type CellarLine, bottlesKept, cellar, live } from "@/store/shelf";
 import { cardOf, strainPlans, touchesOf } from "@/ui/shelf/card";
 import { Shelves } from "@/ui/shelf/shelves";
 import { Today } from "@/ui/shelf/today";
-import { counted } from "@/core/words";
+import type { Batch } from "@/core/journal/fold";
+import { counted, listed } from "@/core/words";
 import { type Lasts, StartBy } from "@/ui/cellar/lasts";
 import { coursesNow } from "@/store/courses";
 import { storedItems } from "@/store/stores";
@@ -71,7 +72,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
         </h1>
         {justBegun && (
           <p role="status" className="bg-celadon px-3 py-2 mb-4">
-            {justBegun.code}, {justBegun.name}, has begun. Label the jar:{" "}
+            {justBegun.code}, {justBegun.name}, has begun{alikeBegun(batches, justBegun.id)}. Label the jar:{" "}
             <strong>
               {justBegun.code}, {printDay(batches.find((b) => b.id === justBegun.id)?.begunDay ?? today)}
             </strong>
@@ -98,6 +99,13 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
 }
 
 /** What six weeks look like, by the reckoning of a plain oxymel. */
+/** The codes of the jars filled alike with one that has just begun. */
+function alikeBegun(all: readonly Batch[], id: string): string {
+  const ids = all.find((b) => b.id === id)?.alike?.batches ?? [];
+  const codes = all.filter((b) => b.id !== id && ids.includes(b.id)).map((b) => b.code);
+  return codes.length > 0 ? `, and ${listed(codes)} filled alike` : "";
+}
+
 function OxymelBegunToday({ today }: { today: string }) {
   const hyssop = { material: "hyssop", form: "dried", amount: "1/3 jar" } as const;
   const plan = withAdded(emptyPlan("oxymel", "metric"), hyssop);

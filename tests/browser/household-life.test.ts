@@ -271,6 +271,7 @@ describe("two quarts, filled alike", () => {
     await goTo(page, `${app.url}/bench`);
     const name = `Two quarts ${width}`;
     await fill(page, "#name", name);
+    await choose(page, "#kind", "fire-cider");
     const add = 'input[placeholder^="add: type"]';
     await fill(page, add, "1 cup horseradish, fresh, grated");
     await page.keyboard.press("Enter");
@@ -307,4 +308,21 @@ describe("two quarts, filled alike", () => {
     await says(page, "Jar 2 of 2");
     await page.close();
   });
+});
+
+test("a press is seen at once while the house is silent, on the control itself, and once", async () => {
+  const page = await newPage(browser);
+  await goTo(page, `${app.url}/list`);
+  await fill(page, "#list-another", "a new sieve");
+  await page.setRequestInterception(true);
+  let answer = (): void => undefined;
+  const held = new Promise<void>((r) => (answer = r));
+  page.on("request", (r) => void (r.method() === "POST" ? held.then(() => r.continue()) : r.continue()));
+  await clickOn(page, "Put it on");
+  const marked = () => page.$$eval("[data-on-its-way]", (all) => all.length);
+  expect(await marked()).toBe(1);
+  answer();
+  await says(page, "a new sieve");
+  await page.waitForFunction(() => document.querySelectorAll("[data-on-its-way]").length === 0);
+  await page.close();
 });

@@ -1,6 +1,7 @@
 "use client";
 import { Told } from "../kit/told";
 import { memo, useCallback, useMemo, useState } from "react";
+import { useToldOf } from "../kit/told-of";
 import { useLatest } from "../kit/latest";
 import { Redo2, Undo2 } from "lucide-react";
 import type { Day } from "@/core/day";
@@ -62,7 +63,7 @@ function setWords(set: readonly Nameless<Line>[], more: number): string {
 
 /** Puts typed lines in, and says what was done; a plan that is full says so. */
 function useAdding(plan: Plan, actions: BenchActions, target: string | undefined) {
-  const [told, setTold] = useState("");
+  const [told, setTold] = useToldOf(plan);
   const now = useLatest(plan);
   const add = useCallback(
     (lines: readonly Nameless<Line>[], names: string): void => {
@@ -75,7 +76,7 @@ function useAdding(plan: Plan, actions: BenchActions, target: string | undefined
       actions.edit((p) => putIn(p, lines, target));
       setTold(set.length > 0 ? setWords(set, lines.length - set.length) : `${names} added.`);
     },
-    [actions, now, target],
+    [actions, now, setTold, target],
   );
   const writtenDown = useCallback(
     (w: WrittenDown): void => actions.edit((p) => ({ ...p, materials: [...(p.materials ?? []), w.row] })),
@@ -93,9 +94,9 @@ function useAdding(plan: Plan, actions: BenchActions, target: string | undefined
       );
       setTold(`${name} added.`);
     },
-    [actions, target],
+    [actions, setTold, target],
   );
-  return { told, add, writtenDown, fromCellar, hush: useCallback(() => setTold(""), []) };
+  return { told, add, writtenDown, fromCellar, hush: useCallback(() => setTold(""), [setTold]) };
 }
 
 /** How a line is read for this plan: its units, its materials, what it pours already. */

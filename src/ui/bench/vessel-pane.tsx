@@ -1,5 +1,5 @@
 "use client";
-import { memo, useCallback, useMemo, useState } from "react";
+import { memo, useCallback, useMemo } from "react";
 import { kitchenable } from "@/core/advice/kitchenable";
 import { multiplied } from "@/core/advice/scale";
 import { capital } from "@/core/words";
@@ -11,6 +11,7 @@ import type { Reckoning } from "@/core/reckoning/reckon";
 import type { Busy } from "@/core/stores/free";
 import type { VesselOnHand } from "@/core/stores/stores";
 import { type Lid, type Vessel, type Ware, isPot, vesselWords } from "@/core/vessel/vessel";
+import { useToldOf } from "../kit/told-of";
 import { useUnits } from "../kit/units";
 import { VesselFigure } from "../figures/vessel";
 import { layersOf, marksOf } from "../figures/in-vessel";
@@ -67,7 +68,7 @@ function Drawing({ p, v }: { p: Props; v: Vessel }) {
 /** Twice or half of all that is measured; what cannot be said so small or so large is told. */
 function Multiply({ plan, edit }: Pick<Props, "plan" | "edit">) {
   const units = useUnits();
-  const [told, setTold] = useState("");
+  const [told, setTold] = useToldOf(plan);
   const by = (factor: number): void => {
     const made = multiplied(plan, factor);
     if (!made.ok) return setTold(units.told(made.faults[0]!.message));

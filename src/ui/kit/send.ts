@@ -1,5 +1,6 @@
 import type { Answer, Refusal } from "@/contract/writes";
 import type { Fault } from "@/core/fault";
+import { acknowledged } from "./pressed";
 import type { Writing } from "./writes";
 
 export type Sent<A extends Answer = Answer> =
@@ -58,6 +59,15 @@ const faultIn = (json: unknown): Refusal | undefined => {
  * was refused, or went wrong in the house, is told at once and not sent again. What was typed is the caller's to keep.
  */
 export async function send<A extends Answer>(w: Writing<A>, key: string): Promise<Sent<A>> {
+  const arrived = acknowledged();
+  try {
+    return await sent(w, key);
+  } finally {
+    arrived();
+  }
+}
+
+async function sent<A extends Answer>(w: Writing<A>, key: string): Promise<Sent<A>> {
   const text = JSON.stringify({ key, ...w.body });
   let fault = AWAY;
   for (let tries = 1; ; tries++) {

@@ -59,6 +59,7 @@ export function Foot({
       {bar && !bar.href && (
         <button
           type="button"
+          data-bar=""
           className={bar.waits ? waiting : large}
           disabled={sending || bar.waits}
           onClick={bar.press}
