@@ -3,6 +3,7 @@ import type { Day } from "../day";
 import type { Person } from "../people/person";
 import type { ReadStep } from "../plan/read-plan";
 import type { Reckoning } from "../reckoning/reckon";
+import { cookedMinutes } from "../plan/cooked";
 import { minutesOver } from "../reckoning/heat";
 import type { Program, Resolved } from "../reckoning/program";
 import { listed } from "../words";
@@ -107,7 +108,7 @@ export const allTagged =
 
 /** Minutes on the heat that a line goes through, from where it goes in to the next straining, and what it went through before. */
 export const heatAfter = (s: Situation, l: Resolved): number =>
-  (l.heated ?? 0) + minutesOver(s.program.read.steps, l.step);
+  (l.heated ?? 0) + cookedMinutes(l.line) + minutesOver(s.program.read.steps, l.step);
 
 /** “the keeper”, “the keeper and the boatwright”. */
 export const who = (people: readonly Person[]): string => listed(people.map((p) => p.name));

@@ -1,4 +1,5 @@
 import { MATERIALS, type Catalogue } from "../material/catalogue";
+import { COOKED_WORDS } from "../plan/cooked";
 import { KIND } from "../plan/kinds";
 import { linesOf } from "../plan/edit";
 import type { Line, Plan, Step } from "../plan/plan";
@@ -120,6 +121,11 @@ export function written(plan: Plan, catalogue: Catalogue = MATERIALS): Written {
     steps,
     taken: plan.taken,
     notes: [
+      ...linesOf(plan).flatMap((l) =>
+        l.cooked
+          ? [`The ${nameOf(l)}: ${COOKED_WORDS[l.cooked.how]}, ${l.cooked.for}, in a pan of its own`]
+          : [],
+      ),
       ...linesOf(plan).flatMap((l) => (l.why ? [`Why the ${nameOf(l)}: ${l.why}`] : [])),
       ...(plan.saidToKeep ? [`They say of its keeping: ${plan.saidToKeep}`] : []),
     ],

@@ -17,6 +17,7 @@ import { run } from "../mixture/ledger";
 import { linesOf, naming } from "../plan/edit";
 import type { Line, Plan, Step } from "../plan/plan";
 import { factsOf } from "../reckoning/facts";
+import { cookedMinutes } from "../plan/cooked";
 import { minutesOver } from "../reckoning/heat";
 import type { Program, Resolved } from "../reckoning/program";
 import type { Reckoning } from "../reckoning/reckon";
@@ -71,7 +72,7 @@ function holdsOf(p: Program, part: number, late: number, grams: number): Held[] 
   for (const l of p.lines) {
     const share = (l.grams * (l.stage === "jar" ? part : late)) / Math.max(1e-9, grams);
     if (!(share > 0)) continue;
-    const heated = minutesOver(p.read.steps, l.step);
+    const heated = cookedMinutes(l.line) + minutesOver(p.read.steps, l.step);
     if (l.stuff.holds)
       for (const h of l.stuff.holds) put({ ...h, share: h.share * share, heated: h.heated + heated });
     else put({ material: l.stuff.id, ...(l.stuff.form ? { form: l.stuff.form } : {}), share, heated });

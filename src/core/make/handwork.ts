@@ -12,6 +12,7 @@ export const WORK: Readonly<Record<MoveSort, number>> = {
   crush: 3,
   chop: 4,
   grate: 5,
+  "cook-first": 4,
   add: 1,
   cover: 2,
   lid: 1,
@@ -57,7 +58,10 @@ function prepares({ stuff, line }: Resolved): MoveSort | undefined {
 
 /** Moves at the table, before anything stands in the pot or the jar for good. */
 export const isAtTheTable = (sort: MoveSort): boolean =>
-  sort === "gather" || sort === "add" || (SMALL_WORK as readonly MoveSort[]).includes(sort);
+  sort === "gather" ||
+  sort === "add" ||
+  sort === "cook-first" ||
+  (SMALL_WORK as readonly MoveSort[]).includes(sort);
 
 /** Zest before juice, garlic early so that it can rest, what bites the eyes last. */
 export const SMALL_WORK = ["wash", "peel", "strip", "zest", "crush", "chop", "grate"] as const;

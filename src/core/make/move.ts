@@ -10,6 +10,8 @@ export const MOVE_SORTS = [
   "crush",
   "chop",
   "grate",
+  /** Over the heat in a pan of its own, before it goes in. */
+  "cook-first",
   "add",
   "cover",
   "lid",

@@ -5,6 +5,7 @@ import { heatOf, panOf } from "../kitchen/pan";
 import { heightAt } from "../vessel/profile";
 import { type InThePot, whenBegins, whenDone } from "../reckoning/in-the-pot";
 import type { Program, Resolved } from "../reckoning/program";
+import { readDuration } from "../reading/durations";
 import { HEATS, type ReadStep } from "../plan/read-plan";
 import { GARLIC_RESTS, SMALL_WORK, WORK, gloves, minutesOf, worksOf } from "./handwork";
 import type { Move, MoveSort } from "./move";
@@ -59,6 +60,23 @@ function smallWork(w: Walk, p: Program): void {
       hands: lines.some(gloves) ? "gloved" : "wet",
       active: minutesOf(sort, lines),
       clock: garlic ? exactly(GARLIC_RESTS) : undefined,
+    });
+  }
+}
+
+/** What is cooked before it goes in: each for as long as it says, in a pan of its own. */
+function cookFirst(w: Walk, p: Program): void {
+  for (const l of p.lines) {
+    const { cooked } = l.line;
+    const lasts = cooked && readDuration(cooked.for);
+    if (!lasts?.ok) continue;
+    const wait = minutes(lasts.value.days);
+    w.move("cook-first", {
+      id: `${l.line.id}.cook-first`,
+      lines: [l.line.id],
+      hands: "hot",
+      wait,
+      clock: wait,
     });
   }
 }
@@ -210,6 +228,7 @@ export function movesOf(p: Program): readonly Move[] {
   const w = new Walk();
   w.move("gather", { id: "gather", lines: p.lines.map((l) => l.line.id) });
   smallWork(w, p);
+  cookFirst(w, p);
   p.plan.steps.forEach((s, i) => {
     const read = p.read.steps[i]!;
     const own = (): void => void (s.words && w.move("own", { id: `${s.id}.own`, step: s.id }));

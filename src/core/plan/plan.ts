@@ -20,6 +20,9 @@ export const Source = z.union([
 ]);
 export type Source = z.infer<typeof Source>;
 
+export const COOKED = ["simmered", "steamed", "blanched", "roasted"] as const;
+export type Cooked = (typeof COOKED)[number];
+
 const LINE = {
   material: z.string().min(1).max(60),
   /** The maker's own word for it, where it is not the catalogue's. */
@@ -38,6 +41,8 @@ const LINE = {
   /** Why it goes in, in the maker's own words. */
   why: z.string().min(1).max(200).optional(),
   optional: z.boolean().optional(),
+  /** What was done to it over the heat before it goes in, in a pan of its own, and for how long. */
+  cooked: z.strictObject({ how: z.enum(COOKED), for: text }).optional(),
   /** Whether the plant was gathered, where that was asked. */
   gathered: z.boolean().optional(),
   from: Source.optional(),

@@ -72,6 +72,7 @@ class Reader {
     const typed = line.strength !== undefined && line.strength.trim() !== "" ? line.strength : undefined;
     const strength = typed === undefined ? undefined : this.take([...path, "strength"], readStrength(typed));
     const amount = this.take([...path, "amount"], readAmount(line.amount, this.units));
+    if (line.cooked) this.take([...path, "cooked", "for"], readDuration(line.cooked.for));
     return amount && (typed === undefined || strength !== undefined)
       ? { line, step, place, amount, strength }
       : undefined;

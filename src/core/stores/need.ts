@@ -125,6 +125,7 @@ export function needOf(one: Program, r: Reckoning, stores: Stores, market: Marke
             `${jars > 1 ? `${jars} × ` : ""}${vesselWords(p.vessel)}${sour && (p.vessel.lid === "metal" || p.vessel.lid === "coated-metal") ? ", and paper to lay under its lid" : ""}`,
           ]
         : []),
+      ...(p.lines.some((l) => l.line.cooked) ? ["a pan for what is cooked before it goes in"] : []),
       ...(steps.some((x) => HEATS.has(x.do)) ? ["a stainless or whole enamel pot, a lid, a timer"] : []),
       ...(steps.some((s) => s.do === "reduce") ? ["a clean stick to mark the depth on"] : []),
       ...(steps.some((s) => s.do === "cool") ? ["a thermometer, and cold water to stand the pot in"] : []),

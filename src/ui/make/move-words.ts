@@ -3,7 +3,8 @@ import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import type { Move } from "@/core/make/move";
 import { KIND } from "@/core/plan/kinds";
-import type { Step } from "@/core/plan/plan";
+import { linesOf } from "@/core/plan/edit";
+import type { Cooked, Step } from "@/core/plan/plan";
 import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import { capital, listed } from "@/core/words";
 import { spanWords } from "../kitchen/time";
@@ -88,6 +89,13 @@ type Sort = Move["sort"];
 /** The words of some sorts of move. */
 type Words<S extends Sort> = Readonly<Record<S, (s: Saying, m: Move, names: string) => MoveWords>>;
 
+const COOK: Readonly<Record<Cooked, string>> = {
+  simmered: "Simmer",
+  steamed: "Steam",
+  blanched: "Blanch",
+  roasted: "Roast",
+};
+
 /** What hands do at the table. */
 const AT_THE_TABLE = {
   gather: (_s, _m, names) =>
@@ -127,6 +135,16 @@ const AT_THE_TABLE = {
   chop: (_s, _m, names) => said(`Cut ${names} small.`, "More of it meets the liquid.", "Cut", "cut"),
   grate: (_s, _m, names) =>
     said(`Grate ${names}, the window open.`, "Last of all: it bites the eyes.", "Grated", "grated"),
+  "cook-first": ({ batch }, m, names) => {
+    const cooked = linesOf(batch.plan).find((l) => l.id === m.lines[0])?.cooked;
+    const how = cooked ? COOK[cooked.how] : "Cook";
+    return said(
+      `${how} ${names} ${cooked ? `for ${cooked.for} ` : ""}in a pan of its own.`,
+      "Lid on. Let it cool until the hand can bear it before it goes in.",
+      "It is cooked",
+      "cooked",
+    );
+  },
   add: (_s, _m, names) => said(capital(names), "", "It is in", names),
   cover: (s) => cover(s),
   lid: (s) => lidWords(s),

@@ -14,6 +14,7 @@ import { focusBeside } from "../../kit/focus";
 import { useUnits } from "../../kit/units";
 import { CautionNote } from "../../plan/cautions";
 
+import { LineCooked } from "./line-cooked";
 import { LineWhy } from "./line-why";
 import { SayOtherwise } from "./say-otherwise";
 import { Took } from "./took";
@@ -101,6 +102,7 @@ function partsOf(p: LineProps) {
   const found = material ? stuffOf(material, { form: line.form, cut: line.cut }) : undefined;
   const amount = p.faults.find((f) => f.path[4] === "amount" || f.path.length <= 4);
   const strength = p.faults.find((f) => f.path[4] === "strength");
+  const cooked = p.faults.find((f) => f.path[4] === "cooked");
   return {
     material,
     stuff: found?.ok ? found.value : undefined,
@@ -109,7 +111,10 @@ function partsOf(p: LineProps) {
     known: line.called ? material?.row.names[0] : undefined,
     plant: material?.kind === "plant",
     bottled: material?.row.class === "vinegar" || material?.row.class === "spirit",
-    wrong: { amount, strength, other: p.faults.find((f) => f !== amount && f !== strength) },
+    wrong: {
+      ...{ amount, strength, cooked },
+      other: p.faults.find((f) => f !== amount && f !== strength && f !== cooked),
+    },
   };
 }
 type Parts = ReturnType<typeof partsOf>;
@@ -214,6 +219,7 @@ export const OneLine = memo(function OneLine(p: LineProps) {
           )}
           {line.optional && <span className="quiet"> if you like</span>}
           {of.bottled && <Strength p={p} name={name} material={material!} fault={wrong.strength} />}
+          {of.plant && <LineCooked line={line} name={name} fault={wrong.cooked} change={actions.change} />}
           <LineWhy line={line} name={name} change={actions.change} />
         </span>
         <Amount p={p} of={of} />
@@ -232,7 +238,7 @@ export const OneLine = memo(function OneLine(p: LineProps) {
         <Earlier p={p} name={name} />
         {material && <Took line={line} material={material} catalogue={p.catalogue} actions={actions} />}
       </div>
-      <Beneath p={p} name={name} {...wrong} />
+      <Beneath p={p} name={name} amount={wrong.amount} strength={wrong.strength} other={wrong.other} />
     </li>
   );
 });
