@@ -16,6 +16,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^How many jars are filled alike$/, "chooses"],
   [/: (?:why it goes in|cooked first)$/, "changes"],
   [/^keep this price for /, "writes"],
+  [/^keep its marc, dried$/, "changes"],
   [/^(?:Kind|Way|Vessel|Lid|What the vessel is made of)$/, "chooses"],
   [/^(?:start over|undo|redo)/i, "changes"],
   [/^meant for/i, "changes"],

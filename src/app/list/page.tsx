@@ -9,5 +9,5 @@ export const metadata: Metadata = { title: "To gather and buy" };
 /** The household’s list, to print, to carry, and to tick off into the stores. */
 export default async function ListPage() {
   const [{ home, today }, items] = await Promise.all([frame(), storedItems(db())]);
-  return <GatherList items={items} currency={home.currency} today={today} />;
+  return <GatherList items={items} currency={home.currency} zone={home.zone} today={today} />;
 }

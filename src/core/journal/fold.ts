@@ -39,7 +39,6 @@ export interface Batch {
   readonly recipe: Body<"begun">["recipe"];
   /** How it came, where it stood already when it was written down. */
   readonly stood: Body<"begun">["stood"];
-  /** Jars filled alike with it, itself among them. */
   readonly alike: Body<"begun">["alike"];
   readonly begunDay: Day;
   readonly begunAt: string;

@@ -11,6 +11,7 @@ import { printAmount } from "../reading/print";
 import { type Allotment, allot } from "./allot";
 import { bottlesWanted } from "../cellar/fill";
 import { vesselWords } from "../vessel/vessel";
+import { type Fruit, fruitFor } from "./one-fruit";
 import type { Stores } from "./stores";
 
 export interface Want {
@@ -49,6 +50,8 @@ export interface Need {
   readonly gather: readonly Want[];
   /** To buy: everything else that lacks. */
   readonly buy: readonly Want[];
+  /** Fruit to get for its juice and its zest; both of one are one. */
+  readonly fruit: readonly Fruit[];
   /** Had already, in the order it goes in. */
   readonly have: readonly Want[];
   /** Bottles beyond those on hand, by size. */
@@ -108,7 +111,8 @@ function inJars(p: Program, jars: number): Program {
 /** What a plan wants that the stores lack, as a list to gather and shop by. @param jars how many are filled alike */
 export function needOf(one: Program, r: Reckoning, stores: Stores, market: Market, jars = 1): Need {
   const p = inJars(one, jars);
-  const wants = allot(p, stores.lots).map((a) => ({ a, w: wantOf(a) }));
+  const allotted = allot(p, stores.lots);
+  const wants = allotted.map((a) => ({ a, w: wantOf(a) }));
   const lacking = wants.filter(({ w }) => w.lackG > 0);
   const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value * jars, stores.empties, market);
   const steps = p.plan.steps;
@@ -117,6 +121,7 @@ export function needOf(one: Program, r: Reckoning, stores: Stores, market: Marke
   return {
     gather: lacking.filter(({ a }) => isPicked(a.line)).map(({ w }) => w),
     buy: lacking.filter(({ a }) => !isPicked(a.line)).map(({ w }) => w),
+    fruit: fruitFor(allotted),
     have: wants.filter(({ w }) => w.lackG <= 0).map(({ w }) => w),
     bottles: bottles.length > 0 ? [{ name: vesselWords(bottles[0]!.vessel), count: bottles.length }] : [],
     gear: [

@@ -10,6 +10,8 @@ import type { Stored } from "@/core/stores/events";
 import type { Wanted } from "@/core/stores/item";
 import { type ListLine, listOf } from "@/core/stores/wanted";
 import { storesOf } from "@/core/stores/stores";
+import { hemisphereOf, isIn, monthsOf, monthsWords } from "@/core/material/months";
+import type { LotOnHand } from "@/core/stores/stores";
 import { capital, listed } from "@/core/words";
 import { send } from "../kit/send";
 import { toStores } from "../kit/writes";
@@ -137,20 +139,43 @@ function GotIt({
   );
 }
 
+/** When it is picked here, and where it was got the last time. */
+function whereAndWhen(
+  l: ListLine,
+  lots: readonly LotOnHand[],
+  { zone, today }: { readonly zone: string; readonly today: Day },
+): string {
+  if (!l.material) return "";
+  const months = l.where === "gather" ? monthsOf(l.material, hemisphereOf(zone)) : undefined;
+  const from = lots.findLast((x) => x.material === l.material && x.from)?.from;
+  const now = months && isIn(months, Number(today.slice(5, 7)));
+  return [
+    months ? `${now ? "picked here now" : "not its time"}: ${monthsWords(months)}` : "",
+    from ? `last from ${from}` : "",
+  ]
+    .filter((w) => w !== "")
+    .join("; ");
+}
+
 function OneLine({
   l,
   catalogue,
   today,
   currency,
+  lots,
+  zone,
 }: {
   l: ListLine;
   catalogue: Catalogue;
   today: Day;
   currency: string;
+  lots: readonly LotOnHand[];
+  zone: string;
 }) {
   const name = nameOf(l, catalogue);
   const { tick, fault, sending } = useTicking(l, today, currency, name);
   const [open, setOpen] = useState(false);
+  const where = whereAndWhen(l, lots, { zone, today });
   const whose = listed([...new Set(l.parts.flatMap(({ item }) => item.for ?? []))]);
   const id = `list-${l.parts[0]!.id}`;
   return (
@@ -171,6 +196,7 @@ function OneLine({
           <strong>{amountsOf(l)}</strong> {name}
           {l.form ? `, ${l.form}` : ""}
           {whose && <span className="text-ash"> for {whose}</span>}
+          {where && <span className="block text-ash">{where}</span>}
         </span>
       </div>
       {open && <GotIt {...{ l, id, currency, fault, sending, tick }} name={name} />}
@@ -223,12 +249,14 @@ export function GatherList({
   items,
   currency,
   today,
+  zone,
 }: {
   items: readonly Stored[];
   currency: string;
   today: Day;
+  zone: string;
 }) {
-  const catalogue = useMemo(() => storesOf(items).catalogue, [items]);
+  const { catalogue, lots } = useMemo(() => storesOf(items), [items]);
   const list = useMemo(() => listOf(items), [items]);
   return (
     <div className="pt-5 max-w-3xl">
@@ -246,7 +274,7 @@ export function GatherList({
               <h2 className="ruled-head">{head}</h2>
               <ul>
                 {lines.map((l) => (
-                  <OneLine key={l.key} {...{ l, catalogue, today, currency }} />
+                  <OneLine key={l.key} {...{ l, catalogue, today, currency, lots, zone }} />
                 ))}
               </ul>
             </section>

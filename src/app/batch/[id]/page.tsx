@@ -7,6 +7,8 @@ import type { BatchReckoning } from "@/core/journal/reckon";
 import { marcOf } from "@/core/journal/ours";
 import { db } from "@/store/db";
 import { kinOfBatch } from "@/store/recall";
+import { keptMarc } from "@/core/stores/kept-marc";
+import { KeepMarc } from "@/ui/batch/keep-marc";
 import { ItsKin } from "@/ui/batch/kin";
 import { walkOf } from "@/core/journal/walk";
 import { lastChanges } from "@/core/journal/changes";
@@ -154,6 +156,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           <SaidOfIt batch={batch} />
           <RecipeWays batch={batch} />
           <ItsKin {...kin} second={marc ? batch.id : undefined} />
+          {marc && <KeepMarc marc={keptMarc(r.program, batch.code)} today={today} />}
           {working && <TakeBack batch={batch} />}
           {batch.state !== "undone" && <Pictures batch={batch} />}
           <h2 className="ruled-head pt-4">Journal</h2>

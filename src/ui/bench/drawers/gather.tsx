@@ -4,6 +4,8 @@ import { useMemo } from "react";
 import { Printer } from "lucide-react";
 import type { Reckoning } from "@/core/reckoning/reckon";
 import type { Program } from "@/core/reckoning/program";
+import { capital, counted } from "@/core/words";
+import type { Fruit } from "@/core/stores/one-fruit";
 import { type Want, needOf } from "@/core/stores/need";
 import type { Stores } from "@/core/stores/stores";
 import { OntoTheList } from "../../stores/onto-the-list";
@@ -76,6 +78,18 @@ function Had({ have }: { have: readonly Want[] }) {
   );
 }
 
+/** Fruit for juice and zest, counted as it is bought. */
+function Fruits({ of }: { of: readonly Fruit[] }) {
+  if (of.length === 0) return null;
+  const words = (f: Fruit): string =>
+    `${capital(counted(f.count, f.fruit))}: ${f.for}${f.for === "zest and juice" ? " of the same" : ""}.`;
+  return (
+    <p className="quiet" data-testid="fruit">
+      {of.map(words).join(" ")}
+    </p>
+  );
+}
+
 /** What to gather, what to buy and what to lay ready; prints as a list of its own. */
 export function GatherDrawer({
   program,
@@ -99,7 +113,10 @@ export function GatherDrawer({
   const all = need.gather.length + need.buy.length + need.bottles.length === 0;
   return (
     <div className="print-alone" data-testid="need">
-      <h2 className="hidden print:block text-[1.5rem] pb-3">{name}{jars > 1 ? `, ${jars} jars alike` : ""}: to gather and buy</h2>
+      <h2 className="hidden print:block text-[1.5rem] pb-3">
+        {name}
+        {jars > 1 ? `, ${jars} jars alike` : ""}: to gather and buy
+      </h2>
       <div className="grid gap-x-10 gap-y-3 md:grid-cols-3 print:grid-cols-1">
         {all ? (
           <p className="py-1">All of it is in the stores.</p>
@@ -107,6 +124,7 @@ export function GatherDrawer({
           <div className="grid gap-y-3 content-start">
             <Wants head="To gather" wants={need.gather} />
             <Wants head="To buy" wants={need.buy} />
+            <Fruits of={need.fruit} />
             {need.bottles.length > 0 && (
               <section>
                 <h3 className="ruled-head pt-1">Bottles to find</h3>
