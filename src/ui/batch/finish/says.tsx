@@ -100,7 +100,13 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
           ? ` (${units.volumeExact(got.reckoning.strained.ml.value)})`
           : ""}
       </p>
-      {never ? <h1 className="text-[2rem] leading-tight text-rust"><Told of={never.says} /></h1> : <PourHead f={f} />}
+      {never ? (
+        <h1 className="text-[2rem] leading-tight text-rust">
+          <Told of={never.says} />
+        </h1>
+      ) : (
+        <PourHead f={f} />
+      )}
       <WaitsForIt f={f} batch={batch} />
       {got && head && (
         <section
@@ -124,8 +130,8 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
                 ))}
             {verdictWhy(got.reckoning.verdict, got.reckoning).map((x) => (
               <li key={x}>
-            <Told of={x} />
-          </li>
+                <Told of={x} />
+              </li>
             ))}
           </ul>
           {got.reckoning.verdict.place !== "do-not-keep" && (
