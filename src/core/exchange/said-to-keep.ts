@@ -17,7 +17,7 @@ const SHELF =
 const COLD = /\b(?:fridge|refrigerat\w*|cold box|icebox)\b/i;
 /** No end to it, or one that no length of days stands for. */
 const EVER =
-  /\b(?:for ?ever|indefinite(?:ly)?|shelf[- ]stable|years|until (?:spring|summer|autumn|fall|winter|next year)|never (?:spoils?|goes off))\b/i;
+  /\b(?:for ?ever|indefinite(?:ly)?|shelf[- ]stable|years|until (?:spring|summer|autumn|fall|winter|next year)|never (?:spoils?|goes off)|(?:all|the whole) (?:winter|season|year)|ages)\b/i;
 const EVER_DAYS = 3650;
 /** Nearer than this is the same: nobody counts a half year to the day. */
 const SAME = 0.1;
@@ -34,6 +34,7 @@ function daysIn(text: string, system: UnitSystem): number | undefined {
     );
   const read = said && readDuration(said[0]);
   if (read?.ok) return read.value.days.high;
+  if (/\b(?:within|in) (?:the|a) week\b/i.test(text)) return 7;
   return EVER.test(text) ? EVER_DAYS : undefined;
 }
 
