@@ -22,6 +22,7 @@ import {
   serve,
   tapOn,
   text,
+  typeDay,
 } from "../support";
 
 type Watched = Page & { errors: string[] };
@@ -86,16 +87,45 @@ const noSideways = async (page: Watched): Promise<void> =>
     await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
   ).toBe(0);
 
+const CARD = `Fire cider
+
+80 g ginger, fresh, grated
+60 g horseradish, fresh, grated
+6 cloves garlic, chopped
+600 mL cider vinegar
+120 mL honey
+
+Put everything but the honey into a quart jar. Let it stand three weeks in a dark cupboard. Strain it. Stir in the honey and bottle it.`;
+
+/** Pasted in, begun in the week it was begun in, strained and bottled today: all by keyboard and mouse. */
+async function fromACard(page: Watched): Promise<void> {
+  await goTo(page, `${app.url}/formulary`);
+  await page.click("#recipe-text");
+  await page.keyboard.type(CARD);
+  await says(page, "none asks");
+  await clickOn(page, "Lay it on the Bench");
+  await says(page, "A plan from outside stands on the Bench: Fire cider");
+  await clickOn(page, "not today?");
+  await typeDay(page, 'input[type="date"]', "2026-11-06");
+  await clickOn(page, "Begin this batch");
+  await says(page, "has begun");
+  const [row] = await home.sql<
+    { id: string }[]
+  >`select id from batch where name = 'Fire cider' and state = 'working'`;
+  await goTo(page, `${app.url}/batch/${row!.id}/strain`);
+  await fill(page, "#measured", "540 mL");
+  await clickOn(page, "Strained");
+  await page.waitForFunction(() => !location.pathname.endsWith("/strain"));
+  await goTo(page, `${app.url}/batch/${row!.id}/bottle`);
+  await page.waitForSelector('ul[aria-label="Bottles"] li');
+  await clickOn(page, "Bottled");
+  await page.waitForSelector(".label");
+}
+
 describe("a family's fire cider, as courses for four", () => {
-  test("is laid down in the Cellar with the mouse, refused beside the name of whoever may never have it, taken on Today", async () => {
-    await stood({
-      contents: [
-        { material: "ginger", form: "fresh", amount: "60 g" },
-        { material: "cider-vinegar", amount: "600 mL" },
-        { material: "honey", amount: "100 mL" },
-      ],
-    });
+  test("comes from a pasted card, is bottled, and is laid down in the Cellar with the mouse, refused beside the name of whoever may never have it, taken on Today", async () => {
     const page = await newPage(browser);
+    await fromACard(page);
     await goTo(page, `${app.url}/cellar`);
     await clickOn(page, "lay down a course");
     const fieldOf = async (name: string): Promise<string> =>

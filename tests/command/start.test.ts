@@ -113,7 +113,14 @@ describe("./jolly start", () => {
     expect((await fetched(own.url)).status).toBe(200);
     // The app knows how its own role opens its household, and nothing that opens the cluster; as root's, it is a user of its own.
     const pids = spawnSync("pgrep", ["-f", `next.*-p ${port}|next-server`], { encoding: "utf8" }).stdout;
-    const of = (pid: string) => readFileSync(`/proc/${pid}/environ`, "utf8");
+    // Other tests' servers come and go meanwhile: one that has gone has no surroundings.
+    const of = (pid: string): string => {
+      try {
+        return readFileSync(`/proc/${pid}/environ`, "utf8");
+      } catch {
+        return "";
+      }
+    };
     const apps = pids
       .trim()
       .split("\n")
