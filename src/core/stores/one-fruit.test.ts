@@ -36,6 +36,10 @@ describe("a fruit that gives its juice and its zest", () => {
       ["orange", 1, "zest"],
     ]);
   });
+  test("as many as were said, where they were counted", () =>
+    expect(
+      fruits(line("lemon-juice", "2 fruits"), line("lemon-peel", "2 fruits", { form: "fresh" })),
+    ).toEqual([["lemon", 2, "zest and juice"]]));
   test("whole fruit that goes in as well is as many more", () =>
     expect(fruits(line("lemon", "1"), line("lemon-juice", "45 mL"))).toEqual([["lemon", 1, "juice"]]));
 });

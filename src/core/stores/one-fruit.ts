@@ -19,13 +19,23 @@ const GIVES: readonly (readonly [fruit: string, juice: string, peel: string, ml:
 const HAIR = 0.05;
 const whole = (n: number): number => (n > 0 ? Math.max(1, Math.ceil(n - HAIR)) : 0);
 
+/** Fruits a line lacks: as many as it says, where it counts them; else by what one gives. */
+function piecesOf({ line, lackG }: Allotment, each: (grams: number) => number): number {
+  const { amount, grams } = line;
+  return amount.kind === "count" && amount.unit === "fruit"
+    ? (amount.count.value * lackG) / grams
+    : each(lackG);
+}
+
 /** Fruits that give the juice and the fresh zest a plan lacks: the juice is pressed from those that were zested. */
 export function fruitFor(all: readonly Allotment[]): Fruit[] {
-  const lacks = (id: string, of: (a: Allotment) => number): number =>
-    all.filter((a) => a.line.stuff.id === id && a.lackG > 0).reduce((n, a) => n + of(a), 0);
+  const lacks = (id: string, each: (a: Allotment) => number): number =>
+    whole(all.filter((a) => a.line.stuff.id === id && a.lackG > 0).reduce((n, a) => n + each(a), 0));
   return GIVES.flatMap(([fruit, juice, peel, ml, g]): Fruit[] => {
-    const pressed = whole(lacks(juice, (a) => a.lackG / a.line.stuff.density) / ml);
-    const zested = whole(lacks(peel, (a) => (a.line.stuff.form === "fresh" ? a.lackG : 0)) / g);
+    const pressed = lacks(juice, (a) => piecesOf(a, (grams) => grams / a.line.stuff.density / ml));
+    const zested = lacks(peel, (a) =>
+      a.line.stuff.form === "fresh" ? piecesOf(a, (grams) => grams / g) : 0,
+    );
     if (pressed === 0 && zested === 0) return [];
     if (zested === 0) return [{ fruit, count: pressed, for: "juice" }];
     return [{ fruit, count: Math.max(pressed, zested), for: pressed === 0 ? "zest" : "zest and juice" }];
