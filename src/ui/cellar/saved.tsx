@@ -1,7 +1,7 @@
 import type { savedBy } from "@/core/cellar/saved";
 import type { Measures } from "@/core/reading/measures";
 import { printMoney } from "@/core/stores/cost";
-import { listed } from "@/core/words";
+import { agree, listed } from "@/core/words";
 
 /** What a year's bottles saved against a shop: only where a shop's price is kept, and never more than is known. */
 export function Saved({
@@ -36,11 +36,13 @@ export function Saved({
         <strong>
           {of.saved < 0
             ? `${printMoney(-of.saved, currency)} dearer than the shop.`
-            : `About ${printMoney(of.saved, currency)} saved, once it is all used.`}
+            : `${unpriced.length > 0 ? "At most" : "About"} ${printMoney(of.saved, currency)} saved, once it is all used.`}
         </strong>{" "}
         <span className="quiet">
-          {unpriced.length > 0 ? `Without ${listed(unpriced)}, which have no price. ` : ""}Heat, glass and
-          your afternoons are not counted.
+          {unpriced.length > 0
+            ? `Without ${listed(unpriced)}, which ${agree(unpriced.length, "has", "have")} no price. `
+            : ""}
+          Heat, glass and your afternoons are not counted.
         </span>
       </p>
     </section>
