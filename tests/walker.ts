@@ -14,7 +14,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^Name of the batch$/, "types"],
   [/^How it is taken|^How long others say it keeps$/, "types"],
   [/^How many jars are filled alike$/, "chooses"],
-  [/: (?:why it goes in|cooked first)$/, "changes"],
+  [/: say more of it$/, "changes"],
   [/^keep this price for /, "writes"],
   [/^keep its marc, dried$/, "changes"],
   [/^(?:Kind|Way|Vessel|Lid|What the vessel is made of)$/, "chooses"],

@@ -1,5 +1,4 @@
 "use client";
-import { useState } from "react";
 import { COOKED_WORDS } from "@/core/plan/cooked";
 import { COOKED, type Cooked, type Line } from "@/core/plan/plan";
 import type { Fault } from "@/core/fault";
@@ -13,44 +12,34 @@ const USUAL: Readonly<Record<Cooked, string>> = {
   roasted: "30 min",
 };
 
-/** What was done to a plant over the heat before it goes in: a touch opens it; nothing of it stands on a line that goes in as it is. */
+/** What was done to a plant over the heat before it goes in; nothing of it stands on a line that goes in as it is. */
 export function LineCooked({
   line,
   name,
   fault,
   change,
+  open,
 }: {
   line: Line;
   name: string;
   fault: Fault | undefined;
   change: LineActions["change"];
+  /** Asked for just now; one that is cooked first shows it. */
+  open: boolean;
 }) {
-  const [open, setOpen] = useState(false);
   const set = (cooked: Line["cooked"]): void =>
     change(line.id, ({ cooked: _, ...l }) => (cooked ? { ...l, cooked } : l), `${line.id}-cooked`);
-  if (!open && !line.cooked)
-    return (
-      <button
-        type="button"
-        className="quiet text-left ml-1.5 hover:text-cobalt"
-        aria-label={`${name}: cooked first`}
-        onClick={() => setOpen(true)}
-      >
-        + cooked
-      </button>
-    );
+  if (!open && !line.cooked) return null;
   const wrong = `line-${line.id}-cooked-wrong`;
   return (
     <span className="block">
       <select
         className="stitch font-normal py-0.5"
         aria-label={`${name}: cooked how`}
-        autoFocus={open}
         value={line.cooked?.how ?? ""}
         onChange={(e) => {
           const how = COOKED.find((c) => c === e.target.value);
           set(how && { how, for: line.cooked?.how === how ? line.cooked.for : USUAL[how] });
-          if (!how) setOpen(false);
         }}
       >
         <option value="">as it is</option>

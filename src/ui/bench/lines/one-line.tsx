@@ -14,8 +14,7 @@ import { focusBeside } from "../../kit/focus";
 import { useUnits } from "../../kit/units";
 import { CautionNote } from "../../plan/cautions";
 
-import { LineCooked } from "./line-cooked";
-import { LineWhy } from "./line-why";
+import { LineMore } from "./line-more";
 import { SayOtherwise } from "./say-otherwise";
 import { Took } from "./took";
 import { FormAndCut, Strength, comesTo } from "./line-words";
@@ -219,8 +218,7 @@ export const OneLine = memo(function OneLine(p: LineProps) {
           )}
           {line.optional && <span className="quiet"> if you like</span>}
           {of.bottled && <Strength p={p} name={name} material={material!} fault={wrong.strength} />}
-          {of.plant && <LineCooked line={line} name={name} fault={wrong.cooked} change={actions.change} />}
-          <LineWhy line={line} name={name} change={actions.change} />
+          <LineMore line={line} name={name} plant={of.plant} fault={wrong.cooked} change={actions.change} />
         </span>
         <Amount p={p} of={of} />
         <button
