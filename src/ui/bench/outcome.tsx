@@ -12,6 +12,7 @@ import { smallRatio, spoonsIn } from "@/core/reckoning/plainly";
 import { spoonOf } from "@/core/reckoning/spoon";
 import { type Cost, printMoney } from "@/core/stores/cost";
 import type { Empties } from "@/core/stores/item";
+import { numberWord } from "@/core/words";
 import { KeepingChart } from "../figures/keeping-chart";
 import { useUnits } from "../kit/units";
 import { distanceWords } from "@/core/keeping/reasons";
@@ -161,25 +162,10 @@ function WhereItKeeps({ r, stop, doubts }: Pick<Props, "r" | "stop" | "doubts">)
   );
 }
 
-const SMALL = [
-  "",
-  "one",
-  "two",
-  "three",
-  "four",
-  "five",
-  "six",
-  "seven",
-  "eight",
-  "nine",
-  "ten",
-  "eleven",
-  "twelve",
-];
 /** A ratio as it is said: “two to one”; in figures where no small numbers are true of it. */
 function ratioWords(x: number): string {
   const small = smallRatio(x);
-  return small ? `${SMALL[small[0]]} to ${SMALL[small[1]]}` : `${Number(x.toFixed(2))} to 1`;
+  return small ? `${numberWord(small[0])} to ${numberWord(small[1])}` : `${Number(x.toFixed(2))} to 1`;
 }
 
 /** How many spoons there are in it, and what one a day of them comes to. */
