@@ -290,6 +290,16 @@ describe("the list to gather and buy", () => {
   });
 });
 
+/** Much less than was likely is asked about; it is so. */
+async function asItSays(page: Watched): Promise<void> {
+  const asked = await page
+    .waitForFunction(
+      () => !location.pathname.endsWith("/strain") || document.body.innerText.includes("Yes, it is so"),
+    )
+    .then(() => page.evaluate(() => document.body.innerText.includes("Yes, it is so")));
+  if (asked) await clickOn(page, "Yes, it is so");
+}
+
 describe("two quarts, filled alike", () => {
   test.each([
     ["a desk", 1280, 800],
@@ -336,6 +346,15 @@ describe("two quarts, filled alike", () => {
     await says(page, "filled alike");
     await press("jar 2");
     await says(page, "Jar 2 of 2");
+    // One is strained before its day; the other works on.
+    await goTo(page, `${app.url}/batch/${second}/strain`);
+    await fill(page, "#measured", "2 cups");
+    await press("Strained");
+    await asItSays(page);
+    await page.waitForFunction(() => !location.pathname.endsWith("/strain"));
+    const states = await Promise.all([first, second].map(async (id) => (await batchOf(home.sql, id))!.state));
+    expect(states).toEqual(["working", "strained"]);
+    expect(page.errors).toEqual([]);
     await page.close();
   });
 });
