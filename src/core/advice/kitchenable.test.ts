@@ -57,3 +57,24 @@ test("doubled, nothing need be told; and what can be measured already stays lett
   expect(twice.ok && kitchenable(twice.value.plan).told).toEqual([]);
   expect(kitchenable(PLAN)).toEqual({ plan: PLAN, told: [] });
 });
+test("a trace of what is hot is not made four times as much, and a filling is said in the kitchen's cups", () => {
+  const plan = made("cider-after", [
+    line("horseradish", "1 cup", { form: "fresh", cut: "grated" }),
+    line("cayenne", "⅛ tsp", { form: "powdered" }),
+  ]);
+  for (const by of [1 / 3, 0.5, 2, 3]) {
+    const scaled = multiplied(plan, by);
+    if (!scaled.ok) throw new Error(scaled.faults[0]!.message);
+    const amount = (p: Plan, material: string) => linesOf(p).find((l) => l.material === material)!.amount;
+    const { plan: then } = kitchenable(scaled.value.plan, plan);
+    const ratio = SI(amount(then, "cayenne"), "us") / SI("⅛ tsp", "us");
+    expect([by, Math.abs(ratio / by - 1) <= 0.2]).toEqual([by, true]);
+    expect(amount(then, "cider-vinegar")).toMatch(/cups?/);
+  }
+  // What was typed in millilitres stays in them.
+  const typed = made("syrup-fridge", [line("thyme", "20 g", { form: "dried" })]);
+  const twice = multiplied(typed, 2);
+  expect(twice.ok && linesOf(kitchenable(twice.value.plan, typed).plan).map((l) => l.amount)).toContain(
+    "2 L",
+  );
+});

@@ -1,4 +1,4 @@
-import { linesOf, withAmount } from "../plan/edit";
+import { lineOf, linesOf, withAmount } from "../plan/edit";
 import type { Line, Plan } from "../plan/plan";
 import { materialsOf } from "../reckoning/context";
 import type { Context } from "../reckoning/context";
@@ -9,13 +9,21 @@ import { printAmount, printCount } from "../reading/print";
 
 /** Changed by no more than this, an amount is as it was. */
 const UNTOLD = 0.05;
+/** What the nearest measure misses by more than this is left in its own figures: four times the cayenne is no rounding. */
+const MOST_OFF = 0.2;
 /** A figure no drawer holds: more decimals than a fraction glyph stands for. */
 const IN_FIGURES = /\d\.\d/;
 
-/** Pieces to the nearest whole one, or half where there are few. */
+/** A piece is quartered, one or two are halved, more are counted. */
+function partsOf(n: number): number {
+  if (n < 1) return 4;
+  return n < 2 ? 2 : 1;
+}
+/** Pieces to the nearest that can be cut. */
 function wholePieces(a: Extract<Amount, { kind: "count" }>): Amount {
   const n = a.count.value;
-  const whole = n < 2 ? Math.max(0.5, Math.round(2 * n) / 2) : Math.round(n);
+  const parts = partsOf(n);
+  const whole = Math.max(1, Math.round(parts * n)) / parts;
   const by = whole / n;
   return { ...a, count: { low: a.count.low * by, value: whole, high: a.count.high * by } };
 }
@@ -24,8 +32,9 @@ function wholePieces(a: Extract<Amount, { kind: "count" }>): Amount {
 function measurable(
   l: Line,
   units: Plan["units"],
+  restated: boolean,
 ): { readonly text: string; readonly off: number } | undefined {
-  if (!IN_FIGURES.test(l.amount)) return undefined;
+  if (!restated && !IN_FIGURES.test(l.amount)) return undefined;
   const read = readAmount(l.amount, units);
   if (!read.ok) return undefined;
   const a = read.value;
@@ -50,17 +59,25 @@ function measurable(
   return is.ok && is.value.kind === "measure" ? { text, off: is.value.si.value / si - 1 } : undefined;
 }
 
-/** The plan with every amount in what a kitchen can measure, and what was changed by that, told. What is measured already stays letter for letter. */
+/** Whether the app said it anew: it was a part, a filling or a share before it was scaled. What was typed in millilitres stays in them. */
+function isRestated(l: Line, was: Plan | undefined): boolean {
+  const before = was && lineOf(was, l.id);
+  const read = before && readAmount(before.amount, was.units);
+  return read?.ok === true && read.value.kind !== "measure" && read.value.kind !== "count";
+}
+
+/** The plan with every amount in what a kitchen can measure, and what was changed by that, told. What is measured already stays letter for letter. @param was before it was scaled */
 export function kitchenable(
   plan: Plan,
+  was?: Plan,
   around: Context = {},
 ): { readonly plan: Plan; readonly told: readonly string[] } {
   const names = materialsOf(plan, around);
   let out = plan;
   const told: string[] = [];
   for (const l of linesOf(plan)) {
-    const to = measurable(l, plan.units);
-    if (!to || to.text === l.amount) continue;
+    const to = measurable(l, plan.units, isRestated(l, was));
+    if (!to || to.text === l.amount || Math.abs(to.off) > MOST_OFF) continue;
     out = withAmount(out, l.id, to.text);
     const name = l.called ?? names.get(l.material)?.row.names[0] ?? l.material;
     if (Math.abs(to.off) > UNTOLD) told.push(`${name}: ${to.text}, for ${l.amount}`);

@@ -35,6 +35,11 @@ describe("of a syrup that is good for a short while in the fridge only", () => {
     ["6+ months", "longer"],
     ["fridge, 6 mo.", "longer"],
     ["ten days", "longer"],
+    // Frozen is another place, of a year at the most.
+    ["freeze for up to a year", "as ours"],
+    ["in the freezer it keeps 6 months", "shorter"],
+    ["two years in the freezer", "longer"],
+    ["3–6 mths in fridge", "longer"],
     ["good until it smells off", "unsaid"],
   ])("%s: %s", (words, is) => expect(saidToKeep(words, FRIDGE, "us").is).toBe(is));
 });

@@ -7,7 +7,7 @@ import { actsOf } from "./pasted/acts";
 /** What others say of its keeping, beside ours: the place they mean, and whether they promise more than is reckoned here. */
 export interface SaidToKeep {
   readonly is: "longer" | "shorter" | "as ours" | "unsaid";
-  readonly place: "cupboard" | "fridge" | undefined;
+  readonly place: "cupboard" | "fridge" | "freezer" | undefined;
   /** Days they say, where they say them. */
   readonly days: number | undefined;
 }
@@ -42,7 +42,8 @@ function daysIn(text: string, system: UnitSystem): number | undefined {
  * How another's word on keeping stands beside the verdict. Where they name no place, the one the verdict gives is meant; where they promise a
  * place that the verdict forbids, that is longer whatever they say. Never believed: only set beside.
  */
-export function saidToKeep(words: string, verdict: Verdict, system: UnitSystem): SaidToKeep {
+export function saidToKeep(said: string, verdict: Verdict, system: UnitSystem): SaidToKeep {
+  const words = said.replace(/\bm(?:n?ths|nth|os)\b\.?/gi, "months").replace(/\bwks?\b\.?/gi, "weeks");
   const place = placeIn(words);
   const days = daysIn(words, system);
   if (days === undefined) return { is: "unsaid", place, days };
@@ -51,7 +52,12 @@ export function saidToKeep(words: string, verdict: Verdict, system: UnitSystem):
   return { is: days < ours * (1 - SAME) ? "shorter" : "as ours", place, days };
 }
 
+const FROZEN = /\b(?:freez(?:e|er|ing)|frozen|ice box)\b/i;
+/** Frozen it uses none of its life, a year at the most: as a bottle's clock has it. */
+const FROZEN_DAYS = 365;
+
 function placeIn(words: string): SaidToKeep["place"] {
+  if (FROZEN.test(words) && !COLD.test(words)) return "freezer";
   if (COLD.test(words) && !/out of the fridge/i.test(words)) return "fridge";
   return SHELF.test(words) ? "cupboard" : undefined;
 }
@@ -59,6 +65,7 @@ function placeIn(words: string): SaidToKeep["place"] {
 /** Days the verdict gives in a place; its own where none is named. */
 function oursThere(v: Verdict, place: SaidToKeep["place"]): number {
   if (v.place === "do-not-keep") return 0;
+  if (place === "freezer") return FROZEN_DAYS;
   if (place === "fridge") return v.fridge.days;
   if (place === "cupboard") return v.cupboard?.days ?? 0;
   return v.life.days;

@@ -5,8 +5,11 @@ import { printCount } from "./print";
  * Amounts the app proposes by itself, in what a kitchen has to measure with. They are read back as any amount is.
  */
 
-type Way = "up" | "nearest";
-const rounded = (n: number, way: Way): number => (way === "up" ? Math.ceil(n - 1e-6) : Math.round(n));
+type Way = "up" | "nearest" | "down";
+function rounded(n: number, way: Way): number {
+  if (way === "nearest") return Math.round(n);
+  return way === "up" ? Math.ceil(n - 1e-6) : Math.floor(n + 1e-6);
+}
 
 /** A step of a tool: from so many mL on, this unit in such parts. */
 interface Tool {
@@ -19,14 +22,16 @@ const TOOLS: Readonly<Record<Exclude<UnitSystem, "metric">, readonly Tool[]>> = 
     { from: 470, unit: "us-cup", parts: 4 },
     { from: 110, unit: "us-tbsp", parts: 1 },
     { from: 14, unit: "us-tbsp", parts: 2 },
-    { from: 0, unit: "us-tsp", parts: 4 },
+    { from: 2.4, unit: "us-tsp", parts: 4 },
+    { from: 0, unit: "us-tsp", parts: 8 },
   ],
   imperial: [
     { from: 1200, unit: "imp-pint", parts: 4 },
     { from: 110, unit: "imp-floz", parts: 2 },
     { from: 55, unit: "imp-floz", parts: 4 },
     { from: 14, unit: "metric-tbsp", parts: 2 },
-    { from: 0, unit: "metric-tsp", parts: 4 },
+    { from: 2.4, unit: "metric-tsp", parts: 4 },
+    { from: 0, unit: "metric-tsp", parts: 8 },
   ],
 };
 /** Tablespoons to a cup; from a quarter of it on they are poured as cups and spoons. */
@@ -57,7 +62,7 @@ const NAMES: Readonly<Partial<Record<UnitId, readonly [one: string, many: string
   "metric-tsp": ["tsp", "tsp"],
 };
 
-/** mL as cups and spoons, ounces and pints, or millilitres: up to the next, or to the nearest, that can be measured. */
+/** mL as cups and spoons, ounces and pints, or millilitres: up or down to the next, or to the nearest, that can be measured. */
 export function kitchenVolume(ml: number, system: UnitSystem, way: Way): string {
   if (system === "metric") {
     const step = metricStep(ml);

@@ -1,3 +1,4 @@
+import { kitchenVolume } from "../reading/kitchen-amount";
 import { ml } from "../quantity/carried";
 import { type Fault, type Result, fail, fault, ok, under } from "../fault";
 import type { Catalogue } from "../material/catalogue";
@@ -118,7 +119,7 @@ function boiledDry({ entries, operations, began, read }: Walk, at: number, grams
     "BoilsDry",
     `${ml(step.losesMl)} cannot boil away: only about ${ml(water)} of water is in the pan, and it would burn dry. Say ${ml(most)} or less.`,
     ["steps", i, "loses"],
-    `${most} mL`,
+    kitchenVolume(most, read.plan.units, "down"),
   );
 }
 
@@ -142,7 +143,7 @@ function tooFar(walk: Walk): Fault | undefined {
       "NotReachable",
       `It cannot be boiled down to ${ml(target)}: with hardly any water left it is still ${ml(after)}, and burns. Stop at ${ml(least)} or more.`,
       ["steps", at, "to"],
-      `${least} mL`,
+      kitchenVolume(least, walk.read.plan.units, "up"),
     );
   }
   return undefined;

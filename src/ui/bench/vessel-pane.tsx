@@ -72,7 +72,7 @@ function Multiply({ plan, edit }: Pick<Props, "plan" | "edit">) {
   const by = (factor: number): void => {
     const made = multiplied(plan, factor);
     if (!made.ok) return setTold(units.told(made.faults[0]!.message));
-    const kitchen = kitchenable(made.value.plan);
+    const kitchen = kitchenable(made.value.plan, plan);
     setTold(units.told([...made.value.tell, ...kitchen.told.map((t) => `${capital(t)}.`)].join(" ")));
     edit(() => kitchen.plan);
   };

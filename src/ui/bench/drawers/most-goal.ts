@@ -23,9 +23,9 @@ export interface Wanted {
 export type Tried = { readonly done: Scaled } | { readonly wrong: Fault } | undefined;
 
 /** What was scaled, in what a kitchen can measure; what that changes is told. */
-function settle(r: Result<Scaled>): Tried {
+function settle(was: Plan, r: Result<Scaled>): Tried {
   if (!r.ok) return { wrong: r.faults[0]! };
-  const { plan, told } = kitchenable(r.value.plan);
+  const { plan, told } = kitchenable(r.value.plan, was);
   return { done: { ...r.value, plan, tell: [...r.value.tell, ...told.map((t) => `${capital(t)}.`)] } };
 }
 const refuse = (name: string, message: string): Tried => ({ wrong: { name, message, path: [] } });
@@ -44,7 +44,7 @@ function forPeople(plan: Plan, { people, each, days }: Wanted): Tried {
   const a = readMeasured(each, plan.units);
   if (!a.ok || a.value.dimension !== "volume")
     return refuse("WrongUnit", "Say how much one takes in a day, like “1 tsp” or “2 tbsp”.");
-  return settle(scaleTo(plan, { to: "finished", ml: n * d * a.value.si.value }));
+  return settle(plan, scaleTo(plan, { to: "finished", ml: n * d * a.value.si.value }));
 }
 const [MOST_PEOPLE, MOST_DAYS] = [500, 730];
 
@@ -72,14 +72,14 @@ export function scaledTo(plan: Plan, program: Program, wanted: Wanted): Tried {
   const { of, amount, size, count } = wanted;
   if (of === "jar")
     return typeof plan.vessel === "string"
-      ? settle(largestIn(plan, plan.vessel))
+      ? settle(plan, largestIn(plan, plan.vessel))
       : refuse("NeedsVessel", "Choose a jar of a known size first.");
   if (of === "bottles") {
     const n = Number(count);
     const v = VESSELS.get(size);
     if (!Number.isInteger(n) || n < 1 || n > 99)
       return refuse("OutOfRange", "Say how many bottles, from 1 to 99.");
-    return v ? settle(scaleTo(plan, { to: "bottles", count: n, ml: v.fillMl })) : undefined;
+    return v ? settle(plan, scaleTo(plan, { to: "bottles", count: n, ml: v.fillMl })) : undefined;
   }
   if (of === "people") return forPeople(plan, wanted);
   const l = lineAt(program, of);
@@ -89,5 +89,5 @@ export function scaledTo(plan: Plan, program: Program, wanted: Wanted): Tried {
   const goal: ScaleGoal = l.stuff.plant
     ? { to: "herb", material: l.stuff.id, grams: g.value }
     : { to: "liquid", material: l.stuff.id, ml: g.value / l.stuff.density };
-  return settle(scaleTo(plan, goal));
+  return settle(plan, scaleTo(plan, goal));
 }
