@@ -230,6 +230,10 @@ async function answered<S extends { readonly seq: number }>(
   return { ok: false, status: 422, fault: fault("KeyReused", message) };
 }
 
+/** Holds a stream until the transaction ends; held once more it is still held once. */
+export const lockStream = async (tx: Tx, id: string): Promise<void> =>
+  void (await tx`select pg_advisory_xact_lock(hashtextextended(${id}, 0))`);
+
 /**
  * Appends one event to a stream within a transaction. The same key with the same body answers what was written the first time; with another body it is refused.
  * Types that do not commute need the version the writer saw, and are refused with the present state when something came between.
@@ -241,7 +245,7 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   w: Write,
   complete?: (tx: Tx, state: S | undefined, day: string, events: readonly E[]) => Promise<unknown | Fault>,
 ): Promise<Written<S> | Refused<S>> {
-  await tx`select pg_advisory_xact_lock(hashtextextended(${w.streamId}, 0))`;
+  await lockStream(tx, w.streamId);
   const sent = sentHash(w.type, w.body);
   const before = await eventsOf(tx, stream, w.streamId);
   const state = stream.fold(before);

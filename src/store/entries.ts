@@ -45,6 +45,7 @@ export async function write(sql: Sql, id: string, r: EventRequest): Promise<Writ
       if (ENTRIES[type].moves) await follow(tx, batch, r.key);
       if (r.alike) await inAllOfThem(tx, batch, type, { ...r, sure });
     },
+    r.alike ? ((await batchOf(sql, id))?.alike?.batches ?? []) : [],
   );
 }
 

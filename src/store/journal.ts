@@ -11,6 +11,7 @@ import {
   type Write,
   type Written as Done,
   appendWithin,
+  lockStream,
   eventsOf,
   toEvent as toEventOf,
   type Row,
@@ -64,6 +65,7 @@ export async function nextCode(tx: Tx, kind: string, year: number): Promise<stri
 /**
  * Appends one event to a batch, in a transaction of its own; see `appendWithin`.
  * @param also what else is written in the same transaction once the event stands
+ * @param along every stream that is written to in it, where there are several
  */
 export async function append(
   sql: Sql,
@@ -75,8 +77,11 @@ export async function append(
     before: readonly JournalEvent[],
   ) => Promise<unknown | Fault>,
   also?: (tx: Tx, batch: Batch) => Promise<void>,
+  along: readonly string[] = [],
 ): Promise<Written> {
   const done = sql.begin(async (tx): Promise<Written> => {
+    // In one order, whichever of them it is written to first: two hands at two jars would wait for each other.
+    for (const id of [...along].sort()) await lockStream(tx, id);
     const written = await appendWithin(tx, BATCHES, w, complete);
     if (written.ok && !written.already) await also?.(tx, written.state);
     return written;

@@ -138,3 +138,24 @@ test("a plan put right keeps which jar it is", async () => {
   expect(w.ok ? "ok" : w.fault).toBe("ok");
   expect((await batchOf(home.sql, id))!.alike?.nth).toBe(1);
 });
+
+test("two hands at two of the jars at one moment: both are written in both, and nothing is lost", async () => {
+  await got(5000);
+  const { id, also } = await twoQuarts();
+  const pair = [id, also[0]!];
+  for (let round = 0; round < 8; round++) {
+    const note = (n: number) => ({
+      clock: `own-${round}-${n}`,
+      did: "started",
+      words: "jars",
+      low: 1,
+      high: 2,
+    });
+    const done = await Promise.all(
+      pair.map((b, n) => say(b, "timed", note(n), { alike: true }).catch((e: unknown) => String(e))),
+    );
+    expect(done.map((w) => (typeof w === "string" ? w : w.ok))).toEqual([true, true]);
+  }
+  const clocks = await Promise.all(pair.map(async (b) => (await batchOf(home.sql, b))!.stove.clocks.length));
+  expect(clocks).toEqual([16, 16]);
+});
