@@ -41,17 +41,23 @@ export const batchOf = async (sql: Sql | Tx, id: string): Promise<Batch | undefi
 
 /** Batches by id, in one asking. */
 export async function batchesById(sql: Sql, ids: readonly string[]): Promise<ReadonlyMap<string, Batch>> {
+  if (ids.length === 0) return new Map();
+  const rows = await sql<Row[]>`
+    select stream_id, seq, key, type, version, at, recorded_at, day, body from event
+    where stream_kind = 'batch' and stream_id in ${sql(ids)} order by seq`;
+  return new Map(foldAll(rows).map((b) => [b.id, b]));
+}
+
+/** Batches of the rows of their journals, in the order their first rows come. */
+export function foldAll(rows: readonly Row[]): Batch[] {
   const streams = new Map<string, JournalEvent[]>();
-  if (ids.length > 0) {
-    const rows = await sql<Row[]>`
-      select stream_id, seq, key, type, version, at, recorded_at, day, body from event
-      where stream_kind = 'batch' and stream_id in ${sql(ids)} order by seq`;
-    for (const r of rows) {
-      const e = toEvent(r);
-      streams.set(e.streamId, [...(streams.get(e.streamId) ?? []), e]);
-    }
+  for (const r of rows) {
+    const e = toEvent(r);
+    const mine = streams.get(e.streamId);
+    if (mine) mine.push(e);
+    else streams.set(e.streamId, [e]);
   }
-  return new Map([...streams.values()].flatMap((events) => fold(events) ?? []).map((b) => [b.id, b]));
+  return [...streams.values()].flatMap((events) => fold(events) ?? []);
 }
 
 /** The next code of a kind, e.g. `OX-26-11`; the number is spent even if nothing comes of it. */

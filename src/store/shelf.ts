@@ -1,14 +1,13 @@
 import type { Batch } from "../core/journal/fold";
-import { type BatchState, fold } from "../core/journal/fold";
+import type { BatchState } from "../core/journal/fold";
 import type { Course } from "../core/cellar/course";
 import type { CellarBottle } from "../core/cellar/on-shelf";
 import type { SupplyBottle } from "../core/cellar/supply";
 import type { Kind } from "../core/plan/plan";
 import type { Jar } from "../core/journal/jar";
-import type { JournalEvent } from "../core/journal/events";
 import type { Busy } from "../core/stores/free";
 import type { Sql } from "./db";
-import { toEvent } from "./journal";
+import { foldAll, type toEvent } from "./journal";
 
 /** The batches that still want something: working, or strained and not yet bottled. Reads only their own journals. */
 export async function live(sql: Sql): Promise<Batch[]> {
@@ -16,12 +15,7 @@ export async function live(sql: Sql): Promise<Batch[]> {
     select e.stream_id, e.seq, e.key, e.type, e.version, e.at, e.recorded_at, e.day, e.body from event e
     join batch b on b.id = e.stream_id and b.state in ('working', 'strained')
     where e.stream_kind = 'batch' order by b.begun_day, b.code, e.seq`;
-  const streams = new Map<string, JournalEvent[]>();
-  for (const r of rows) {
-    const e = toEvent(r);
-    streams.set(e.streamId, [...(streams.get(e.streamId) ?? []), e]);
-  }
-  return [...streams.values()].flatMap((events) => fold(events) ?? []);
+  return foldAll(rows);
 }
 
 /** The working jars as far as dates go. */
