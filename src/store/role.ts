@@ -8,18 +8,28 @@ const ADDED_TO = ["event", "picture"];
 /** Tables of the tools alone. */
 const NOT_THE_APPS = ["migration"];
 
+/** It is there already; another made it, or changed it, in the same moment. */
 const THERE_ALREADY = "42710";
+const MADE_MEANWHILE = "23505";
+const CHANGED_MEANWHILE = "XX000";
+/** Several households may be opened at once; each may come between one other and its change. */
+const TRIES = 20;
 
 /** Makes the app's role on the cluster, or gives it this password. @param password hexadecimal figures */
 async function made(sql: Sql, password: string): Promise<void> {
   if (!/^[0-9a-f]{16,}$/.test(password)) throw new Error("the app's password is hexadecimal figures");
   const is = `role ${APP_ROLE} login nosuperuser nocreatedb nocreaterole password '${password}'`;
-  try {
-    await sql.unsafe(`create ${is}`);
-  } catch (e) {
-    if ((e as { code?: string }).code !== THERE_ALREADY) throw e;
-    await sql.unsafe(`alter ${is}`);
-  }
+  const codeOf = (e: unknown): string | undefined => (e as { code?: string }).code;
+  for (let left = TRIES; ; left--)
+    try {
+      return void (await sql.unsafe(`create ${is}`).catch((e: unknown) => {
+        if (codeOf(e) !== THERE_ALREADY && codeOf(e) !== MADE_MEANWHILE) throw e;
+        return sql.unsafe(`alter ${is}`);
+      }));
+    } catch (e) {
+      if (codeOf(e) !== CHANGED_MEANWHILE || left === 0) throw e;
+      await new Promise((r) => setTimeout(r, 20 + 30 * Math.random()));
+    }
 }
 
 /** Lets the app into a household's database, as far as it needs; what it could do before and should not is taken from it. */

@@ -5,6 +5,7 @@ import { type Sql, connect, pauseS } from "../../src/store/db";
 import { write } from "../../src/store/entries";
 import { rebuild } from "../../src/store/rebuild";
 import { asApp, letAppIn } from "../../src/store/role";
+import { newCluster } from "../cluster";
 import { type Household, newHousehold } from "../support";
 import { thymeOxymel } from "../plans";
 
@@ -54,4 +55,19 @@ test("a database that comes back is asked within a second, however long it was a
   expect(Math.max(...pauses)).toBeLessThanOrEqual(1);
   expect(pauses[0]).toBeLessThan(0.1);
   expect(pauses.every((p, i) => i === 0 || p >= pauses[i - 1]!)).toBe(true);
+});
+
+test("eight households opened in one moment on a new cluster all let the app in", async () => {
+  const cluster = await newCluster();
+  const tools = connect(`${cluster.root}/postgres`, 1);
+  const names = Array.from({ length: 8 }, (_, i) => `house_${i}`);
+  for (const name of names) await tools.unsafe(`create database ${name}`);
+  const open = names.map((name) => connect(`${cluster.root}/${name}`, 1));
+  // Each is there before the first begins, so that they come at once.
+  await Promise.all(open.map((sql) => sql`select 1`));
+  const letIn = await Promise.allSettled(open.map((sql) => letAppIn(sql, PASSWORD)));
+  expect(letIn.filter((x) => x.status === "rejected")).toEqual([]);
+  expect(await tools`select rolname from pg_roles where rolname = 'jolly_app'`).toHaveLength(1);
+  await Promise.all([...open, tools].map((sql) => sql.end()));
+  cluster.stop();
 });
