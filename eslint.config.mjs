@@ -35,6 +35,7 @@ const WITH_REFS = readdirSync("src", { recursive: true })
       /^src\/(?:ui|app)\/.*\.tsx?$/.test(f) &&
       /\buseRef\b|\bRefObject\b|\bref=\{/.test(readFileSync(f, "utf8")),
   );
+const linkAhead = { name: "next/link", message: "Take ui/kit/link: the other fetches pages ahead." };
 const NO_CLOCK = "The core has no clock of its own; pass the day in.";
 const inThePage = "CallExpression[callee.property.name=/^(?:evaluate|\\$eval|\\$\\$eval|waitForFunction)$/]";
 
@@ -141,11 +142,17 @@ export default tseslint.config(
     rules: { "react-hooks/refs": "off" },
   },
   {
+    files: ["src/app/**/*.{ts,tsx}"],
+    rules: { "no-restricted-imports": ["error", { paths: [linkAhead] }] },
+  },
+  {
     files: ["src/ui/**/*.{ts,tsx}"],
+    ignores: ["src/ui/kit/link.tsx"],
     rules: {
       "no-restricted-imports": [
         "error",
         {
+          paths: [linkAhead],
           patterns: [
             {
               group: ["@/app/*", "@/store/*", "**/app/**", "**/store/**", "postgres"],

@@ -1,22 +1,10 @@
 /** Takes pictures of a running app for looking at: `node --import tsx tools/picture.ts URL FILE [WIDTHxHEIGHT] [script]`; the script runs in the page before the picture. */
-import puppeteer from "puppeteer-core";
+import { launchChromium } from "./chromium";
 
 const [url, file, size = "1280x800", script] = process.argv.slice(2);
 if (!url || !file) throw new Error("URL and FILE are wanted");
 const [width, height] = size.split("x").map((n) => Number.parseInt(n, 10)) as [number, number];
-const browser = await puppeteer.launch({
-  executablePath: "/usr/bin/chromium",
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-    "--force-device-scale-factor=1",
-  ],
-});
+const browser = await launchChromium({ args: ["--force-device-scale-factor=1"] });
 try {
   const page = await browser.newPage();
   page.on(

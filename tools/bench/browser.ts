@@ -1,5 +1,6 @@
 /** What a frame costs in Chromium: script, style and layout, as the browser itself counts them. */
-import puppeteer, { type Page } from "puppeteer-core";
+import type { Page } from "puppeteer-core";
+import { launchChromium } from "../chromium";
 import { median, p95, say } from "./rows";
 
 /** Waits until a frame is drawn. A key is answered at once, in the frame it falls in; a moved pointer in the frame after. */
@@ -71,9 +72,7 @@ async function typing(page: Page): Promise<number[]> {
 }
 
 export async function withPage(work: (page: Page) => Promise<void>): Promise<void> {
-  const args =
-    "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking --disable-component-update --disable-sync";
-  const browser = await puppeteer.launch({ executablePath: "/usr/bin/chromium", args: args.split(" ") });
+  const browser = await launchChromium();
   const page = await browser.newPage();
   await page.setViewport({ width: 1280, height: 800 });
   try {
