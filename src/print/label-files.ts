@@ -56,7 +56,7 @@ const EDGE = 4;
 export const codeSide = (text: string): number => (modulesOf(text).size + 2 * EDGE) * LEAST_MODULE;
 
 /** Sets the modules of every code on a label. */
-function withCodes(l: LabelLayout): LabelLayout {
+export function withCodes(l: LabelLayout): LabelLayout {
   const items = l.items.map((i): Item => {
     if (i.kind !== "code") return i;
     const { size, dark } = modulesOf(i.text);
@@ -125,6 +125,9 @@ function drawItem(doc: PDFKit.PDFDocument, i: Item): void {
     case "circle":
       doc.lineWidth(pt(0.2)).circle(pt(i.x), pt(i.y), pt(i.r)).stroke(INKS.iron);
       return;
+    case "box":
+      doc.lineWidth(pt(0.25)).rect(pt(i.x), pt(i.y), pt(i.width), pt(i.height)).stroke(INKS.iron);
+      return;
     case "code": {
       const { size, dark } = modulesOf(i.text);
       const m = i.side / (size + 2 * EDGE);
@@ -178,6 +181,14 @@ export function singlesPdf(labels: readonly ToPrint[], widthMm: number, heightMm
   return finished(doc);
 }
 
+/** One layout on a page of its own size. */
+export function layoutPdf(layout: LabelLayout): Promise<Buffer> {
+  const doc = newDocument(layout.widthMm, layout.heightMm);
+  doc.addPage({ size: [layout.widthMm / MM_PER_PT, layout.heightMm / MM_PER_PT], margin: 0 });
+  draw(doc, layout, 0, 0, true);
+  return finished(doc);
+}
+
 /** Labels on a plain millimetre grid, from any start cell. */
 export function sheetPdf(
   labels: readonly ToPrint[],
@@ -212,6 +223,8 @@ function svgItem(i: Item): string {
       return `<path d="M${i.x1.toFixed(2)} ${i.y.toFixed(2)}H${i.x2.toFixed(2)}" stroke="${INKS[i.ink]}" stroke-width="${i.width}"/>`;
     case "circle":
       return `<circle cx="${i.x}" cy="${i.y}" r="${i.r}" fill="none" stroke="${INKS.iron}" stroke-width="0.2"/>`;
+    case "box":
+      return `<rect x="${i.x.toFixed(2)}" y="${i.y.toFixed(2)}" width="${i.width}" height="${i.height}" fill="none" stroke="${INKS.iron}" stroke-width="0.25"/>`;
     case "code":
       return `<path d="${i.path ?? ""}" fill="#000"/>`;
     case "text":

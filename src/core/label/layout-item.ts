@@ -18,6 +18,14 @@ export type Item =
     }
   /** A hole to be cut, or the edge of a round one. */
   | { readonly kind: "circle"; readonly x: number; readonly y: number; readonly r: number }
+  /** A box to be ticked by hand. */
+  | {
+      readonly kind: "box";
+      readonly x: number;
+      readonly y: number;
+      readonly width: number;
+      readonly height: number;
+    }
   /** A code to be scanned, its white edge with it; `path` is its dark modules, mm, once they are set. */
   | {
       readonly kind: "code";

@@ -1,0 +1,15 @@
+import { stripPdf } from "@/print/strip-file";
+import { NO_STRIP, stripOf } from "../strip-of";
+
+export const dynamic = "force-dynamic";
+
+export async function GET(_: Request, context: { params: Promise<{ id: string }> }): Promise<Response> {
+  const words = await stripOf((await context.params).id);
+  if (!words) return new Response(NO_STRIP, { status: 404 });
+  return new Response(new Uint8Array(await stripPdf(words)), {
+    headers: {
+      "content-type": "application/pdf",
+      "content-disposition": `inline; filename="${words.code}-strip.pdf"`,
+    },
+  });
+}
