@@ -1,19 +1,14 @@
 /** What store and browser tests stand on: a cloned database each, and a production server on it. Nothing is mocked. */
 import { type ChildProcess, spawn } from "node:child_process";
 import { randomUUID } from "node:crypto";
-import { readFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync } from "node:fs";
 import { get } from "node:http";
 import { createServer } from "node:net";
 import { join } from "node:path";
-import puppeteer, {
-  type Browser,
-  type BrowserContext,
-  type ElementHandle,
-  type JSHandle,
-  type Page,
-} from "puppeteer-core";
+import type { Browser, BrowserContext, ElementHandle, JSHandle, Page } from "puppeteer-core";
 import { type Sql, connect } from "../src/store/db";
 import { importFrom } from "../src/store/exchange";
+import { launchChromium } from "../tools/chromium";
 import { demoFiles } from "../tools/demo-files";
 import { type Household as Settled, settle, usualHousehold } from "../src/store/household";
 import { rebuild } from "../src/store/rebuild";
@@ -114,6 +109,28 @@ export const freePort = (): Promise<number> =>
     });
   });
 
+const WORKER = Number(process.env["JEST_WORKER_ID"] ?? 1);
+let served = 0;
+/** A port of this worker's own: the same in every file, so that what the browser compiled of a page serves the next. */
+async function ownPort(): Promise<number> {
+  for (; ; served++) {
+    const port = 21_000 + 100 * WORKER + (served % 100);
+    if (await isFree(port)) return (served++, port);
+  }
+}
+const isFree = (port: number): Promise<boolean> =>
+  new Promise((done) => {
+    const s = createServer()
+      .once("error", () => done(false))
+      .listen(port, "127.0.0.1", () => s.close(() => done(true)));
+  });
+
+function scratch(): string {
+  const folder = process.env["JOLLY_TEST_SCRATCH"];
+  if (!folder) throw new Error("run the tests through ./jolly test, which gives them a folder");
+  return folder;
+}
+
 export interface App {
   readonly url: string;
   readonly port: number;
@@ -146,7 +163,7 @@ export async function serve(
   answersTo?: number,
   more: Readonly<Record<string, string>> = {},
 ): Promise<App> {
-  const on = port ?? (await freePort());
+  const on = port ?? (await ownPort());
   const known = answersTo ?? on;
   const tools = connect(url, 1);
   await letAppIn(tools, APP_PASSWORD);
@@ -229,22 +246,35 @@ export async function standIn(what: "scale" | "probe" | "mail" | "printer", quic
   throw new Error(`the stand-in ${what} did not answer`);
 }
 
-export const openBrowser = (): Promise<Browser> =>
-  puppeteer.launch({
-    executablePath: "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-      "--disable-component-update",
-      "--disable-sync",
-    ],
+/** The browser's folders that hold what it fetched and compiled, and nothing of any household. */
+const CACHES: ReadonlySet<string> = new Set(["Cache", "Code Cache"]);
+/** Whether a browser of this file stands on the worker's own folder already. */
+let profileInUse = false;
+
+/** The folder a browser stands on: the worker's own, emptied of all but what was fetched and compiled; a fresh one beside another browser. */
+function profile(): string {
+  if (profileInUse) return mkdtempSync(join(scratch(), "browser-"));
+  profileInUse = true;
+  const own = join(scratch(), `browser-of-${WORKER}`);
+  const inside = join(own, "Default");
+  if (existsSync(inside))
+    for (const name of readdirSync(inside))
+      if (!CACHES.has(name)) rmSync(join(inside, name), { recursive: true, force: true });
+  return own;
+}
+
+/** @param letters how much larger than usual its user has set letters to be */
+export async function openBrowser(letters = 1): Promise<Browser> {
+  const browser = await launchChromium({
+    userDataDir: profile(),
+    args: letters === 1 ? [] : [`--blink-settings=defaultFontSize=${16 * letters}`],
   });
+  browser.once("disconnected", () => (profileInUse = false));
+  return browser;
+}
 
 /**
- * Asks a page ten times a second until what is asked holds. Each time it is asked anew: a question that is left in a page is lost now and then
+ * Asks a page, soon at first and then ten times a second, until what is asked holds. Each time it is asked anew: a question that is left in a page is lost now and then
  * when the page is left, and one asked at every frame is never answered by a page that draws none.
  */
 async function asked(
@@ -254,7 +284,7 @@ async function asked(
   given: readonly unknown[],
 ): Promise<unknown> {
   const until = Date.now() + patience;
-  for (;;) {
+  for (let pause = 10; ; pause = Math.min(100, 2 * pause)) {
     let why = "it did not hold";
     try {
       const answer: JSHandle = await page.evaluateHandle(f as (...all: unknown[]) => unknown, ...given);
@@ -265,7 +295,7 @@ async function asked(
       why = (e as Error).message;
     }
     if (Date.now() > until || page.isClosed()) throw new Error(`waited ${patience} ms: ${why}`);
-    await new Promise((r) => setTimeout(r, 100));
+    await new Promise((r) => setTimeout(r, pause));
   }
 }
 
@@ -283,6 +313,8 @@ export async function newPage(
     (m) => m.type() === "error" && !/Failed to load resource/.test(m.text()) && page.errors.push(m.text()),
   );
   await page.setViewport({ width, height });
+  // What moves for the eye alone is drawn thirty times for nothing here.
+  await page.emulateMediaFeatures([{ name: "prefers-reduced-motion", value: "reduce" }]);
   page.setDefaultTimeout(90_000);
   page.waitForFunction = ((f: () => unknown, options: { timeout?: number } = {}, ...given: unknown[]) =>
     asked(page, f, options.timeout ?? page.getDefaultTimeout(), given)) as typeof page.waitForFunction;
@@ -338,6 +370,18 @@ async function named(page: Page, name: string | RegExp, within = "body"): Promis
   return found.asElement() as ElementHandle<Element>;
 }
 
+/** Scrolls as a hand does: until it is seen, and out from under what stands still at the head or the foot. */
+export const inSight = (target: ElementHandle<Element>): Promise<void> =>
+  target.evaluate((e) => {
+    const covered = (): boolean => {
+      const r = e.getBoundingClientRect();
+      const at = document.elementFromPoint(r.x + r.width / 2, r.y + Math.min(r.height / 2, 20));
+      const labels = (e as HTMLInputElement).labels;
+      return at === null || !(e.contains(at) || at.contains(e) || labels?.[0]?.contains(at));
+    };
+    if (covered()) e.scrollIntoView({ block: "center", behavior: "instant" });
+  });
+
 /**
  * Presses what bears this name as a hand does that looks: it waits for what is busy, and where the thing moved away under it (a list that
  * shrinks above it) it presses once more where the thing is now. A page in the background draws no frames.
@@ -354,6 +398,7 @@ async function pressed(
   }
   for (let tries = 0; tries < 5; tries++) {
     await target.scrollIntoView();
+    await inSight(target);
     const top = await target.evaluate((e) => {
       delete document.documentElement.dataset["pressed"];
       const told = (at: Event) => {

@@ -8,13 +8,19 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:[Pp]lan it again|come back (?:to this )?later|Leave it to steep|ready by a day)$/, "goes"],
   [/^undo the last tick|^It is all here|^Mixed through/, "writes"],
   // The head of every page.
-  [/^(?:jolly crock|shelf|bench|cellar|formulary|stores|skip to the page|lock cottage no\. 9)$/i, "goes"],
-  [/^(?:cups and spoons|mL and grams|find|Keys)$/, "changes"],
+  [
+    /^(?:jolly crock|shelf|bench|cellar|formulary|stores|skip to the page|skip to begin|lock cottage no\. 9)$/i,
+    "goes",
+  ],
+  [/^(?:cups and spoons|mL and grams|find|Keys)$|^Shown in .*; show in /, "changes"],
+  [/^How the pages look$/, "chooses"],
   // The Bench.
   [/^Name of the batch$/, "types"],
   [/^How it is taken|^How long others say it keeps$/, "types"],
   [/^How many jars are filled alike$/, "chooses"],
-  [/: say more of it$/, "changes"],
+  [/: say more of it$|^say more of it$/, "changes"],
+  [/^Up to the jar$/, "goes"],
+  [/^(?:Top up|Taste, and look at lid and rim|Strain|Finish and bottle|Put right)$/, "goes"],
   [/^keep this price for /, "writes"],
   [/^keep its marc, dried$/, "changes"],
   [/^(?:Kind|Way|Vessel|Lid|What the vessel is made of)$/, "chooses"],
@@ -62,7 +68,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   // A batch, and its steps.
   [/^(?:Put right: |it was begun by accident|discard this batch)/, "changes"],
   [
-    /^(?:topped up with|a note: |What does the jug show|The marc weighs|a size of your own|first cell|Bottle \d: mL)/,
+    /^(?:topped up with|a note: |The jug shows|What is left in the cloth|a size of your own|first cell|Bottle \d: mL)/,
     "types",
   ],
   [/^(?:of|on|label, mm|Bottle \d(?:: place)?)$/, "chooses"],
@@ -132,11 +138,16 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
     /^(?:add days away|Take away: |keep the (?:morning|height)|keep it as a file|make an address|a photograph)/,
     "writes",
   ],
+  [/^Bottle \d+: (?:fill it|pour it back)$/, "changes"],
   // At the stove.
   [/^(?:set a clock|the whole walk)/, "changes"],
   // What is written or printed, which the other tests do.
   [/: done$|^all \d done$|^One (?:fewer|more) |^count them in$|^no longer here/, "writes"],
-  [/^(?:Keep it|Write it down|keep the note|Mixed through|Strained|Bottled|Side by side)$/, "writes"],
+  [
+    /^(?:Keep it|Write it down|keep the note|Mixed through|It stands at .*|How high does it stand.*|Bottled.*|Side by side)$/,
+    "writes",
+  ],
+  [/^strip, (?:PDF|SVG)$/, "writes"],
   [/^(?:PDF|SVG|[Pp]rint (?:it|this|this page))$/, "writes"],
 ];
 

@@ -2,12 +2,16 @@ import "@fontsource-variable/atkinson-hyperlegible-next/index.css";
 import "@fontsource/stardos-stencil/700.css";
 import "./globals.css";
 import type { Metadata, Viewport } from "next";
-import Link from "next/link";
+import { House } from "lucide-react";
+import { cookies } from "next/headers";
+import Link from "@/ui/kit/link";
 import { NOT_ADVICE } from "@/core/cautions/rules";
 import { SubstanceDefs } from "@/ui/figures/substance";
 import { StandIn } from "@/ui/kit/away";
 import { Keys } from "@/ui/kit/keys";
 import { KnowsProvider } from "@/ui/kit/knows";
+import { Look } from "@/ui/kit/look";
+import { lookOf } from "@/ui/kit/looks";
 import { Nav } from "@/ui/kit/nav";
 import { KitchenLine } from "@/ui/kitchen/line";
 import { KitchenProvider } from "@/ui/kitchen/kitchen";
@@ -23,14 +27,15 @@ export const metadata: Metadata = {
   title: { default: "Jolly Crock", template: "%s · Jolly Crock" },
   description: "Putting up remedies at home: reckoning, care and honest keeping.",
 };
-export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#d9d6cf" };
+export const viewport: Viewport = { width: "device-width", initialScale: 1, colorScheme: "light dark" };
 export const dynamic = "force-dynamic";
 
 export default async function Layout({ children }: { children: React.ReactNode }) {
   const { home, display, now, today } = await frame();
+  const look = lookOf((await cookies()).get("jolly-look")?.value);
   const clocks = await kitchen(db());
   return (
-    <html lang="en">
+    <html lang="en" data-look={look === "device" ? undefined : look}>
       <body>
         <SubstanceDefs />
         <StandIn />
@@ -44,15 +49,23 @@ export default async function Layout({ children }: { children: React.ReactNode }
                 >
                   Skip to the page
                 </a>
-                <header className="no-print flex flex-wrap items-center gap-x-6 border-b-[3px] border-cobalt px-4 sm:px-8 pt-2">
-                  <Link href="/" className="stencil text-[1.375rem] no-underline uppercase mr-2">
+                <header className="no-print flex max-[19.99rem]:flex-wrap items-center gap-x-1 sm:gap-x-3 lg:gap-x-6 border-b-[3px] border-cobalt px-4 sm:px-8">
+                  <Link
+                    href="/"
+                    className="stencil inline-flex items-center min-h-14 text-[1.125rem] sm:text-[1.375rem] no-underline uppercase whitespace-nowrap sm:mr-2"
+                  >
                     Jolly Crock
                   </Link>
                   <Nav />
-                  <Keys />
-                  <span className="ml-auto flex items-baseline gap-3 sm:gap-5 py-2 min-w-0 max-w-full">
-                    <Link href="/household" className="quiet leading-8 min-w-0 truncate">
-                      {home.name}
+                  <span className="ml-auto flex items-center sm:gap-2 min-w-0">
+                    <Keys />
+                    <Link
+                      href="/household"
+                      aria-label={home.name}
+                      className="quiet inline-flex items-center justify-center min-h-11 min-w-11 shrink"
+                    >
+                      <House size={20} aria-hidden="true" className="xl:hidden" />
+                      <span className="max-xl:hidden truncate max-w-[16rem]">{home.name}</span>
                     </Link>
                     <UnitsSwitch />
                   </span>
@@ -61,7 +74,9 @@ export default async function Layout({ children }: { children: React.ReactNode }
                 <main id="main" className="px-4 sm:px-8 pb-6">
                   {children}
                 </main>
-                <footer className="no-print px-4 sm:px-8 pb-6 text-sm text-ash">{NOT_ADVICE}</footer>
+                <footer className="no-print px-4 sm:px-8 pb-6 text-sm text-ash">
+                  {NOT_ADVICE} <Look at={look} />
+                </footer>
               </KitchenProvider>
             </TodayProvider>
           </KnowsProvider>

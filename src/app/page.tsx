@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { careOf } from "@/core/care/care";
 import { reckonedPlan } from "@/core/formulary/reckoned";
 import { MATERIALS } from "@/core/material/catalogue";
@@ -8,7 +8,8 @@ import { BegunToday, InTime, ToSayOnce, TodayToCome, WaysToBegin } from "@/ui/sh
 import { addDays, daysBetween, printDay } from "@/core/day";
 import { db } from "@/store/db";
 import { type CellarLine, bottlesKept, cellar, live } from "@/store/shelf";
-import { cardOf, strainPlans, touchesOf } from "@/ui/shelf/card";
+import { cardOf, strainPlans } from "@/ui/shelf/card";
+import { stopsOf } from "@/ui/shelf/stops";
 import { Shelves } from "@/ui/shelf/shelves";
 import { Today } from "@/ui/shelf/today";
 import type { Batch } from "@/core/journal/fold";
@@ -50,12 +51,9 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   const soon = [...near.values()].slice(0, SHOWN);
   const more = near.size - soon.length;
   return (
-    // On a phone what wants doing comes before the jars; the eye finds both at once where there is room.
+    // On a phone the jars stand on one board that is pushed along, and what wants doing under it; where there is room the eye finds both at once.
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] lg:grid-rows-[auto_1fr] pt-5">
-      <section
-        aria-labelledby="today"
-        className={`min-w-0 lg:col-start-2 ${isNew ? "order-2 lg:order-none" : ""}`}
-      >
+      <section aria-labelledby="today" className="min-w-0 lg:col-start-2 order-2 lg:order-none">
         <div className="flex items-baseline justify-between border-b-2 border-iron pb-2">
           <h2 id="today" className="text-[1.375rem]">
             Today
@@ -63,7 +61,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           <span className="text-ash">{printDay(today, "weekday")}</span>
         </div>
         <TakeToday courses={courses} />
-        {isNew ? <TodayToCome /> : <Today items={touchesOf(cards)} />}
+        {isNew ? <TodayToCome /> : <Today stops={stopsOf(cards)} />}
         {isNew && <OxymelBegunToday today={today} />}
       </section>
       <section aria-labelledby="shelf" className="lg:col-start-1 lg:row-start-1 lg:row-span-2">
@@ -131,7 +129,7 @@ function FromTheCellar({
 }) {
   const toStart = lasts.filter((l) => l.next && l.next.by <= addDays(today, START_SOON)).slice(0, SHOWN);
   return (
-    <section aria-labelledby="cellar" className="min-w-0 lg:col-start-2">
+    <section aria-labelledby="cellar" className="min-w-0 lg:col-start-2 order-3 lg:order-none">
       <h2 id="cellar" className="ruled-head">
         From the cellar
       </h2>

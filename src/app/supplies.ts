@@ -59,7 +59,8 @@ async function lastsOf(
     courses,
     away,
   });
-  return supply && { name: r.name, newest: r.newest, supply, next: await nextOf(supply, r.newest, today) };
+  const next = supply && (await nextOf(supply, r.newest, today));
+  return supply && { name: r.name, kind: r.kind, newest: r.newest, supply, next };
 }
 
 /**

@@ -63,7 +63,7 @@ const justBegun = (): Promise<string> =>
   page.$eval('p[role="status"] a[href$="/make"]', (a) => a.getAttribute("href")!.split("/")[2]!);
 const mayBegin = (): Promise<boolean> =>
   page.$eval(
-    "button.slab",
+    "button[data-begin]",
     (b) => b.getAttribute("aria-disabled") !== "true" && !(b as HTMLButtonElement).disabled,
   );
 /** A clear Bench of a kind, in a jar of a known size. */
@@ -220,7 +220,7 @@ describe("the vessel first", () => {
     await choose(page, 'select[aria-label="Stand: where"]', "fridge");
     const ready = () =>
       page.waitForFunction(
-        () => document.querySelector("button.slab")!.getAttribute("aria-disabled") !== "true",
+        () => document.querySelector("button[data-begin]")!.getAttribute("aria-disabled") !== "true",
       );
     await ready();
     await press("Begin this batch");
@@ -423,7 +423,7 @@ describe("told what could hurt", () => {
     expect(await words(page)).toContain("Spent elder seeds are not for eating raw");
     expect(await words(page)).toContain("Gone on all the same: “simmered before it was dried”");
     await fill(page, "#measured", "750 mL");
-    await press("Strained");
+    await press(/^It stands at/);
     await page.waitForFunction(() => location.pathname.endsWith("/bottle"));
     // What holds for any remedy stands behind one line that opens.
     await clickOn(page, "Good to know of any remedy like it");

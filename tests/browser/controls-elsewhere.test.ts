@@ -1,7 +1,17 @@
 /** The walk over every control goes on from the Bench to all other pages; each sort of control is tried once by each hand, and must be in the table and within reach on every page. */
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
-import { type App, type Household, awake, goTo, newHousehold, openBrowser, serve, settled } from "../support";
+import {
+  type App,
+  type Household,
+  awake,
+  goTo,
+  newHousehold,
+  openBrowser,
+  serve,
+  settled,
+  inSight,
+} from "../support";
 import {
   CONTROLS,
   HANDS,
@@ -101,7 +111,7 @@ async function tried(page: Page, name: string, hand: Hand, path: string): Promis
     found = await control(page, name);
   }
   if (!found) return "was there and is gone";
-  await found.scrollIntoView();
+  await inSight(found as ElementHandle<Element>);
   await settled(page);
   if (await leadsHere(found)) return undefined;
   if (effect === "writes" || (await isChosen(found)) || (effect === "chooses" && (await isSingle(found))))

@@ -24,6 +24,7 @@ import {
   choose,
   clickOn,
   goTo,
+  inSight,
   newHousehold,
   openBrowser,
   says,
@@ -172,7 +173,7 @@ describe("on the Bench", () => {
         failed.push(`“${name}” was there and is gone`);
         continue;
       }
-      await one.scrollIntoView();
+      await inSight(one as ElementHandle<Element>);
       used++;
       const wrong = await tried(page, name, one, hand);
       if (wrong) failed.push(`“${name}” ${wrong}`);
@@ -194,14 +195,14 @@ describe("on the Bench", () => {
       const one = async (): Promise<ElementHandle> => (await control(page, name))!;
       const says = async (): Promise<string> =>
         (await one()).evaluate((b) => b.getAttribute("aria-expanded")!);
-      await (await one()).scrollIntoView();
+      await inSight((await one()) as ElementHandle<Element>);
       await use(page, await one(), "changes", hand);
       await page.waitForFunction(() => {
         const open = document.querySelector<HTMLElement>('#drawers [role="region"][data-state="open"]');
         return open !== null && open.innerText.trim().length > 20;
       });
       expect([name, await says()]).toEqual([name, "true"]);
-      await (await one()).scrollIntoView();
+      await inSight((await one()) as ElementHandle<Element>);
       await use(page, await one(), "changes", hand);
       await settled(page);
       expect([name, await says()]).toEqual([name, "false"]);

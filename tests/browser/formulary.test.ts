@@ -116,7 +116,7 @@ describe("a recipe from words to its second version", () => {
     await page.waitForFunction(() => location.pathname.endsWith("/make"));
     await goTo(page, page.url().replace("/make", "/strain"));
     await fill(page, "#measured", "240 mL");
-    await clickOn(page, "Strained");
+    await clickOn(page, /^It stands at/);
     await page.waitForFunction(
       () => /\/finish|\/bottle|\/batch\//.test(location.pathname) && !location.pathname.endsWith("/strain"),
     );

@@ -114,7 +114,7 @@ async function fromACard(page: Watched): Promise<void> {
   >`select id from batch where name = 'Fire cider' and state = 'working'`;
   await goTo(page, `${app.url}/batch/${row!.id}/strain`);
   await fill(page, "#measured", "540 mL");
-  await clickOn(page, "Strained");
+  await clickOn(page, /^It stands at/);
   await page.waitForFunction(() => !location.pathname.endsWith("/strain"));
   await goTo(page, `${app.url}/batch/${row!.id}/bottle`);
   await page.waitForSelector('ul[aria-label="Bottles"] li');
@@ -265,6 +265,7 @@ describe("the list to gather and buy", () => {
       await page.keyboard.press("Enter");
     }
     await says(page, "ginger");
+    await clickOn(page, "say more of it");
     await fill(page, "#purpose", "the cold months");
     await clickOn(page, "Gather and buy");
     await clickOn(page, "put it on the list");
@@ -307,7 +308,7 @@ describe("two quarts, filled alike", () => {
   ] as const)("on %s: planned once, filled at once, one strained early", async (_, width, height) => {
     const page = await newPage(browser, width, height);
     const touch = width < 500;
-    const press = (words: string) => (touch ? tapOn(page, words) : clickOn(page, words));
+    const press = (words: string | RegExp) => (touch ? tapOn(page, words) : clickOn(page, words));
     await goTo(page, `${app.url}/bench`);
     const name = `Two quarts ${width}`;
     await fill(page, "#name", name);
@@ -349,7 +350,7 @@ describe("two quarts, filled alike", () => {
     // One is strained before its day; the other works on.
     await goTo(page, `${app.url}/batch/${second}/strain`);
     await fill(page, "#measured", "2 cups");
-    await press("Strained");
+    await press(/^It stands at/);
     await asItSays(page);
     await page.waitForFunction(() => !location.pathname.endsWith("/strain"));
     const states = await Promise.all([first, second].map(async (id) => (await batchOf(home.sql, id))!.state));

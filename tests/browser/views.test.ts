@@ -439,8 +439,8 @@ describe("each of the six kinds, from an empty Bench, by keyboard alone", () => 
     await page.waitForSelector('[data-testid="verdict"]');
     expect(await text(page, '[data-testid="verdict"]')).toMatch(verdict);
     expect(await page.$('[role="alert"]')).toBeNull();
-    await tabTo("button.slab");
-    expect(await page.$eval("button.slab", (b) => b.getAttribute("aria-disabled"))).not.toBe("true");
+    await tabTo("button[data-begin]");
+    expect(await page.$eval("button[data-begin]", (b) => b.getAttribute("aria-disabled"))).not.toBe("true");
     expect(page.errors).toEqual([]);
     await page.close();
   });

@@ -6,7 +6,7 @@ import type { PlaceClass } from "@/core/journal/events";
 import { companyOf } from "@/core/people/company";
 import type { Person } from "@/core/people/person";
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { z } from "zod";
 import { heldBy } from "@/core/label/held";
 import { bestByOfBottle } from "@/core/label/clock";
@@ -116,7 +116,9 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
   const good = bottles.filter((b) => b.best_by >= today);
   const here = [...new Map(good.map((b) => [`${b.kind} ${b.name.toLowerCase()}`, b])).values()];
   return (
-    <div className="pt-5 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
+    <div
+      className={`pt-5 grid grid-cols-1 gap-x-10 gap-y-6 ${hand ? "lg:grid-cols-[minmax(0,1fr)_24rem]" : ""}`}
+    >
       <h1 className="sr-only">Cellar</h1>
       {hand && (
         // On a phone the bottle in the hand comes before the shelves.
@@ -141,7 +143,7 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
           />
         </aside>
       )}
-      <div className="min-w-0 lg:col-start-1 lg:row-start-1">
+      <div className={`min-w-0 ${hand ? "lg:col-start-1 lg:row-start-1" : ""}`}>
         {bottles.length === 0 ? (
           <>
             <p>No bottles yet. They stand here once a batch is bottled, the first to use at the left.</p>
@@ -163,11 +165,11 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
         <Saved of={saved} currency={home.currency} measures={measures} />
       </div>
       {!hand && bottles.length > 0 && (
-        <div className="lg:col-start-2 lg:row-start-1">
+        <div className="order-first flex flex-wrap items-baseline gap-x-8">
           <p className="quiet">
             Take a bottle in the hand: open it, pour from it, move it, look at it, give it away.
           </p>
-          <p className="pt-2">
+          <p>
             <Link href="/standing" className="inline-flex items-center min-h-11">
               some stand already that are not here
             </Link>

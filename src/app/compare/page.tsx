@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { z } from "zod";
 import type { Side } from "@/core/journal/compare";
 import { reckonBatch } from "@/core/journal/reckon";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { db } from "@/store/db";
 import { recipesIn } from "@/store/recipes";
 import { busyVessels } from "@/store/shelf";

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { z } from "zod";
 import { careOf } from "@/core/care/care";
 import { reckonProgram } from "@/core/reckoning/reckon";

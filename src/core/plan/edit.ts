@@ -18,6 +18,12 @@ const inAdds = (plan: Plan, f: (what: readonly Line[], step: Step) => Line[]): P
   steps: plan.steps.map((s): Step => (s.do === "add" ? { ...s, what: f(s.what, s) } : s)),
 });
 
+/** The steps that add to what was strained, in their order. */
+export function addedAfterStraining({ steps }: Pick<Plan, "steps">): readonly Extract<Step, { do: "add" }>[] {
+  const cut = steps.findIndex((s) => s.do === "strain");
+  return steps.flatMap((s, i) => (s.do === "add" && i > cut ? [s] : []));
+}
+
 /** Gives ids to what has none, out of the plan's own count. */
 export function naming<T>(plan: Plan, f: (ids: Ids) => T): { readonly made: T; readonly ids: number } {
   const ids = new Ids(plan.ids);

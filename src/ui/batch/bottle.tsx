@@ -9,7 +9,11 @@ import { useUnits } from "../kit/units";
 import { When } from "../kit/when";
 import { StageCautions } from "../plan/cautions";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
-import { OneBottle, type Row } from "./one-bottle";
+import { Foot } from "../make/foot";
+import { StepsLine } from "../make/steps-line";
+import { StoveHead } from "../make/stove-head";
+import { Boards } from "./boards";
+import type { Row } from "./one-bottle";
 import { OwnDate } from "./own-date";
 import { Refusal } from "./refusal";
 import type { Stops } from "./stops";
@@ -30,16 +34,16 @@ function unsaidOf(rows: readonly Row[]): string {
   return at < 0 ? "" : `Say how much is in bottle ${at + 1}: more than nothing.`;
 }
 
-function sendWords(sending: boolean, right: number | undefined): string {
+function barWords(sending: boolean, right: number | undefined): string {
   if (sending) return "Writing…";
-  return right ? "Put it right" : "Bottled";
+  return right ? "Put it right" : "Bottled and closed";
 }
 
-/** Bottle: which bottles, where they will stand, and until when. */
+/** Bottle: the jug empties into the bottles, each on the board where it will stand; then the labels. */
 export function BottleUp({ today, ...bottling }: Bottling & { today: Day }) {
   const { batch, right } = bottling;
   const units = useUnits();
-  const { reckoned, stops, have, left, draft, put, another, keepTheRest, send, ...rest } =
+  const { reckoned, stops, have, left, draft, put, another, keepTheRest, send, undo, ...rest } =
     useBottling(bottling);
   const { sending, fault, insist, when } = rest;
   if (!reckoned.ok || have === undefined)
@@ -52,54 +56,57 @@ export function BottleUp({ today, ...bottling }: Bottling & { today: Day }) {
   const bestBy = endOf(verdict.life, batch.strainedDay ?? today);
   const unsaid = unsaidOf(draft.rows);
   const over = left < -have * 0.05;
+  const waits = unsaid !== "" || verdict.place === "do-not-keep" || stops.stopped;
+  const wrongAt = fault?.path[0] === "bottles" ? Number(fault.path[1]) : undefined;
   return (
-    <div className="grid gap-10 lg:grid-cols-[minmax(0,1fr)_24rem] text-[1.125rem]">
-      <div>
-        <p className="py-3">
-          About <strong>{units.volumeExact(have)}</strong> to bottle.
+    <div className="kitchen-view pb-28">
+      <StoveHead batch={batch} />
+      <div className="flex flex-wrap items-baseline gap-x-8 pt-3">
+        <h1 className="text-[1.5rem] sm:text-[2rem] xl:text-[2.25rem] leading-tight">
+          Fill each to its line, and close it.
+        </h1>
+        <p className="text-[1.125rem]">
+          About <strong>{units.volumeExact(have)}</strong> to bottle.{" "}
+          <span className={over ? "wrong" : "text-ash"}>{leftWords(left, have, units.volumeExact)}</span>
         </p>
-        <ul aria-label="Bottles" className="border-t-2 border-iron">
-          {draft.rows.map((x, i) => (
-            <OneBottle
-              key={x.id}
-              row={x}
-              nth={i}
-              left={left}
-              wrong={fault?.path[0] === "bottles" && fault.path[1] === i}
-              change={(f) => put((d) => ({ rows: d.rows.map((y, j) => (j === i ? f(y) : y)) }))}
-              remove={() => put((d) => ({ rows: d.rows.filter((_, j) => j !== i) }))}
-            />
-          ))}
-        </ul>
+      </div>
+      <Boards
+        {...{ have, left, wrongAt }}
+        rows={draft.rows}
+        kind={batch.plan.kind}
+        change={(at, f, typed) => put((d) => ({ rows: d.rows.map((y, j) => (j === at ? f(y) : y)) }), typed)}
+        remove={(at) => put((d) => ({ rows: d.rows.filter((_, j) => j !== at) }))}
+      />
+      <p className="flex flex-wrap gap-x-8 pt-2">
         <button type="button" className="plain min-h-11 inline-flex items-center gap-1.5" onClick={another}>
           <Plus size={18} /> another bottle
         </button>
-        <p className={over ? "wrong" : "quiet"}>
-          {leftWords(left, have, units.volumeExact)}{" "}
-          {left > LEAST_KEPT && (
-            <button type="button" className="plain min-h-11" onClick={keepTheRest}>
-              or keep it: a small one for the fridge
-            </button>
-          )}
-        </p>
-        <OwnDate draft={draft} reckoned={bestBy} fault={fault} put={put} />
-        {unsaid !== "" && (
-          <p role="status" className="wrong pt-2">
-            {unsaid}
-          </p>
+        {left > LEAST_KEPT && (
+          <button type="button" className="plain min-h-11" onClick={keepTheRest}>
+            keep what is left: a small one for the fridge
+          </button>
         )}
-        {fault && <Refusal fault={fault} insist={insist} sending={sending} className="pt-2" />}
-        <button
-          type="button"
-          className="slab text-[1.25rem] min-h-14 mt-4"
-          disabled={sending || unsaid !== "" || verdict.place === "do-not-keep" || stops.stopped}
-          onClick={send}
-        >
-          {sendWords(sending, right)}
-        </button>{" "}
-        {!right && <When w={when} />}
+      </p>
+      {unsaid !== "" && (
+        <p role="status" className="wrong pt-2">
+          {unsaid}
+        </p>
+      )}
+      {fault && <Refusal fault={fault} insist={insist} sending={sending} className="pt-2" />}
+      <StepsLine at="bottles" plan={batch.plan} stays={batch.making.strained?.stays === "all"} />
+      <div className="grid gap-x-10 gap-y-4 pt-4 lg:grid-cols-2 text-[1.125rem]">
+        <WhereItKeeps batch={batch} of={reckoned.value} bestBy={bestBy} stops={stops} />
+        <div>
+          <OwnDate draft={draft} reckoned={bestBy} fault={fault} put={put} />
+          {!right && <When w={when} />}
+        </div>
       </div>
-      <WhereItKeeps batch={batch} of={reckoned.value} bestBy={bestBy} stops={stops} />
+      <Foot
+        bar={{ words: barWords(sending, right), press: waits ? undefined : send, waits: waits || sending }}
+        undo={undo}
+        undoes={undo ? "the last change of the bottles" : ""}
+        sending={sending}
+      />
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "../kit/link";
 import { printDay } from "@/core/day";
 import type { Estimate } from "@/core/estimate";
 import {

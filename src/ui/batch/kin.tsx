@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "../kit/link";
 
 interface Kin {
   readonly id: string;

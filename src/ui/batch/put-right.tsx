@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import { useId, useState } from "react";
 import type { Batch, Entry } from "@/core/journal/fold";
 import type { Body, EventType } from "@/core/journal/events";

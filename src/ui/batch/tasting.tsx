@@ -12,7 +12,9 @@ type Said = Partial<Body<"tasted">>;
 
 /** One of a few, pressed and let go again. */
 function Press({ on, name, words, press }: { on: boolean; name?: string; words: string; press: () => void }) {
-  const look = on ? "bg-cobalt text-white font-semibold" : "text-cobalt border-b border-dashed border-cobalt";
+  const look = on
+    ? "bg-cobalt text-on-cobalt font-semibold"
+    : "text-cobalt border-b border-dashed border-cobalt";
   return (
     <button
       type="button"

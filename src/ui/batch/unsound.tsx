@@ -1,5 +1,5 @@
 import { Told } from "../kit/told";
-import Link from "next/link";
+import Link from "../kit/link";
 import type { Fault } from "@/core/fault";
 import type { Batch } from "@/core/journal/fold";
 import { Actions } from "./actions";

@@ -10,6 +10,7 @@ import { vesselWords } from "@/core/vessel/vessel";
 import type { Market, Measures } from "@/core/reading/measures";
 import { useUnits } from "../kit/units";
 import { useDraft } from "../kit/draft";
+import { useTakenBack } from "../kit/taken-back";
 import type { Row } from "./one-bottle";
 import { useStops } from "./stops";
 import { useWrite } from "./write";
@@ -128,8 +129,14 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [draft.ready]);
   const { rows, own, bestBy, reason } = draft.value;
-  const put = (change: (d: BottlingDraft) => Partial<BottlingDraft>): void => {
+  const back = useTakenBack<BottlingDraft, string>(draft.value, (was) => {
+    clear();
+    draft.set(() => was);
+  });
+  /** @param typed what is typed into, letter by letter */
+  const put = (change: (d: BottlingDraft) => Partial<BottlingDraft>, typed?: string): void => {
     setTouched(true);
+    back.keep(typed ?? "", typed !== undefined);
     clear();
     draft.set((d) => ({ ...d, ...change(d) }));
   };
@@ -165,6 +172,7 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
     another,
     keepTheRest,
     send,
+    undo: back.undo,
     sending,
     fault,
     insist,

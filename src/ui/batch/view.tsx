@@ -1,7 +1,7 @@
 import { Told } from "../kit/told";
 import type { Measures } from "@/core/reading/measures";
 import { filledOf } from "@/core/cellar/bottle";
-import Link from "next/link";
+import Link from "../kit/link";
 import type { Window } from "@/core/care/care";
 import { addDays, printDay } from "@/core/day";
 import type { Change } from "@/core/journal/changes";
@@ -10,7 +10,8 @@ import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
 import { heldBy } from "@/core/label/held";
 import { contentsOf } from "@/core/label/label";
-import { VesselFigure } from "../figures/vessel";
+import { TallVessel } from "../figures/tall-vessel";
+import type { Shares } from "../kit/tall";
 import { IntoTheBook } from "../formulary/into-the-book";
 import { verdictHead, verdictWhy } from "../plan/verdict-words";
 import { type cardOf, plannedLayers } from "../shelf/card";
@@ -51,7 +52,9 @@ export function BatchNotices({ batch, changes }: { batch: Batch; changes: readon
   );
 }
 
-/** The vessel it stands in, as full as it is. */
+const TALL: Shares = [0.5, 0.72, 0.62];
+
+/** The vessel it stands in, as full as it is; where it was planned otherwise, those levels dashed. */
 export function StandsIn({
   batch,
   card,
@@ -63,38 +66,24 @@ export function StandsIn({
 }) {
   const stands = batch.state === "working" || batch.state === "strained";
   const planned = batch.state === "working" ? plannedLayers(batch) : [];
-  const brimCm = (program.vessel?.solid.brimCm ?? 20) + 2.5;
-  if (card && planned.length > 0)
-    return (
-      <div className="text-center">
-        <div className="flex justify-center items-end gap-6">
-          {(["today", "as planned"] as const).map((which) => (
-            <figure key={which}>
-              <VesselFigure
-                profile={card.profile}
-                layers={which === "today" ? card.layers : planned}
-                lid={card.lid}
-                scale={Math.min(9.5, 250 / brimCm)}
-                title={`${card.size}, ${batch.name}, ${which}`}
-              />
-              <figcaption className="quiet">{which}</figcaption>
-            </figure>
-          ))}
-        </div>
-        <p className="stencil text-xl pt-1">{card.size}</p>
-        <p className="quiet">{contentsOf(program)}</p>
-      </div>
-    );
   return (
     <div className="text-center">
       {card && (
-        <VesselFigure
-          profile={card.profile}
-          layers={stands ? card.layers : []}
-          lid={card.lid}
-          scale={Math.min(17, 330 / brimCm)}
-          title={`${card.size}, ${batch.name}`}
-        />
+        <figure>
+          <div data-drawing="" className="border-b-[6px] border-iron">
+            <TallVessel
+              share={TALL}
+              profile={card.profile}
+              layers={stands ? card.layers : []}
+              ghost={
+                planned.length > 0 ? { profile: card.profile, cms: planned.map((l) => l.toCm) } : undefined
+              }
+              lid={card.lid}
+              title={`${card.size}, ${batch.name}${planned.length > 0 ? ", today; dashed, as planned" : ""}`}
+            />
+          </div>
+          {planned.length > 0 && <figcaption className="quiet">today; dashed, as planned</figcaption>}
+        </figure>
       )}
       <p className="stencil text-xl pt-1">{card?.size}</p>
       <p className="quiet">{contentsOf(program)}</p>

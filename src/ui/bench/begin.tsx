@@ -32,21 +32,17 @@ export function whyNotBegin(made: Made, bench: Bench, sending: boolean): string 
 export const BEGIN = { rest: "Begin this batch", busy: "Beginning…" } as const;
 export const PUT_RIGHT = { rest: "Put the plan right", busy: "Writing…" } as const;
 
-/** The one button that writes a journal, and what stands in its way. It can always be reached, so that the ear learns why. */
+/** What stands in the way of beginning, and what else may be done with the plan. The bar that begins it stays in sight at the foot. */
 export const Begin = memo(function Begin({
   why,
   sending,
-  begin,
   openWays,
-  words,
   keep,
   jars,
 }: {
   why: string | undefined;
   sending: Sending;
-  begin: () => Promise<void>;
   openWays: () => void;
-  words: typeof BEGIN | typeof PUT_RIGHT;
   /** What keeps the plan in the book. */
   keep?: React.ReactNode;
   /** How many are filled alike, where there may be several. */
@@ -56,15 +52,6 @@ export const Begin = memo(function Begin({
   return (
     <>
       <div className="pt-3 flex flex-wrap items-center justify-center gap-x-5 gap-y-1">
-        <button
-          type="button"
-          className="slab"
-          aria-disabled={why !== undefined}
-          aria-describedby="begin-says"
-          onClick={() => why === undefined && void begin()}
-        >
-          {sending.sending ? words.busy : words.rest}
-        </button>
         <button type="button" className="plain min-h-11" onClick={openWays}>
           compare ways
         </button>

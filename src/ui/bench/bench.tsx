@@ -13,10 +13,11 @@ import { PartsRail } from "../figures/rail";
 import { MeasuredIn, useUnits } from "../kit/units";
 import { Notes } from "../plan/cautions";
 import { useBenchKeys } from "./bench-keys";
-import { BEGIN, Begin, PUT_RIGHT, whyNotBegin } from "./begin";
+import { Begin, whyNotBegin } from "./begin";
 import { type From, FromBatch, usePuttingRight } from "./from";
 import { BenchDrawers } from "./drawers/bench-drawers";
 import type { DrawerName } from "./drawers/drawers";
+import { BenchFoot } from "./bench-foot";
 import { BenchHead } from "./head";
 import { GoingIn } from "./going-in";
 import type { Around, Made } from "./made";
@@ -122,7 +123,7 @@ function WhatGoesIn({ of }: { of: OfBench }) {
     actions.replace(fresh(household, fittings, kind));
   }, [clear, actions, household, fittings, kind]);
   return (
-    <div className="min-w-0">
+    <div className="min-w-0 lg:max-xl:col-start-2 lg:max-xl:row-start-1 lg:max-xl:row-span-3">
       <Heading bench={state.now} made={made} {...{ stores, today, actions, fittings, giveReason }} />
       <GoingIn
         state={state}
@@ -145,7 +146,7 @@ function InTheVessel({ of, openWays }: { of: OfBench; openWays: () => void }) {
   const setJars = useCallback((jars: number) => change({ jars }, "jars"), [change]);
   const keeps = !putting && made.faults.length === 0 && bench.id !== "";
   return (
-    <div className="min-w-0">
+    <div className="min-w-0 max-xl:order-first lg:max-xl:row-span-1">
       <VesselPane
         plan={made.plan}
         vessel={made.vessel}
@@ -164,8 +165,6 @@ function InTheVessel({ of, openWays }: { of: OfBench; openWays: () => void }) {
       <Begin
         why={whyNotBegin(made, bench, (putting ?? beginning).sending)}
         sending={putting ?? beginning}
-        begin={putting?.put ?? beginning.begin}
-        words={putting ? PUT_RIGHT : BEGIN}
         jars={putting || !made.vessel || isPot(made.vessel) ? undefined : { count: bench.jars, set: setJars }}
         openWays={openWays}
         keep={keeps ? <BenchIntoBook plan={made.plan} recipe={bench.recipe} grown={grown} /> : undefined}
@@ -203,10 +202,10 @@ export function Bench(props: Props) {
           </p>
         )}
         {from && <FromBatch from={from} why={right.why} setWhy={right.setWhy} />}
-        <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)_minmax(0,24.5rem)] pt-4">
+        <div className="no-print grid gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1.55fr)_minmax(0,1fr)] xl:grid-cols-[minmax(0,22rem)_minmax(0,1fr)_minmax(0,20.5rem)] 2xl:grid-cols-[minmax(0,28rem)_minmax(0,1fr)_minmax(0,30rem)] pt-4">
           <WhatGoesIn of={of} />
           <InTheVessel of={of} openWays={openWays} />
-          <div className="min-w-0">
+          <div className="min-w-0 lg:max-xl:col-start-1">
             <OutcomeSide
               made={made}
               around={around}
@@ -220,7 +219,7 @@ export function Bench(props: Props) {
         </div>
         {/* The rail stays in reach while the plan scrolls. */}
         {made.rail && (
-          <div className="no-print lg:sticky lg:bottom-0 z-[5] bg-ground pt-1 pb-3">
+          <div className="no-print lg:sticky lg:bottom-[3.625rem] z-[5] bg-ground pt-1 pb-3">
             <PartsRail rail={made.rail} move={hands.slide} />
           </div>
         )}
@@ -237,6 +236,7 @@ export function Bench(props: Props) {
           take={hands.take}
           teach={hands.teach}
         />
+        <BenchFoot {...{ made, beginning, putting }} why={whyNotBegin(made, bench, writes.sending)} />
       </div>
     </MeasuredIn>
   );

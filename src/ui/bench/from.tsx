@@ -1,6 +1,6 @@
 "use client";
 import { Told } from "../kit/told";
-import Link from "next/link";
+import Link from "../kit/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import type { Fault } from "@/core/fault";

@@ -180,6 +180,21 @@ function Into({
   );
 }
 
+/** Past the lines to the bar, for keys: it is seen when it is come to. */
+function OnToBegin() {
+  const go = (): void => document.querySelector<HTMLElement>("[data-begin]")?.focus();
+  return (
+    <button
+      type="button"
+      className="plain sr-only focus:not-sr-only focus:min-h-11 pointer-coarse:hidden"
+      aria-label="Skip to Begin"
+      onClick={go}
+    >
+      Skip to Begin
+    </button>
+  );
+}
+
 /** Faults of the plan that no line or vessel says. */
 function faultsElsewhere({ faults, plan }: Made): readonly Fault[] {
   const elsewhere = faults.filter(
@@ -229,6 +244,7 @@ export function GoingIn({
         startOver={over}
       />
       <AddLine key={round} context={context} add={add} writtenDown={writtenDown} />
+      <OnToBegin />
       <FromCellar today={today} put={fromCellar} />
       <Into places={places} value={target} change={setInto} />
       <p role="status" className="quiet min-h-6" data-testid="told">

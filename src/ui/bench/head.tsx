@@ -1,5 +1,5 @@
 "use client";
-import { memo } from "react";
+import { memo, useState } from "react";
 import { Popover } from "radix-ui";
 import type { Caution } from "@/core/cautions/caution";
 import { FLAG_WORDS, type Person, isChild, isInfant } from "@/core/people/person";
@@ -185,6 +185,24 @@ function OneSaying({ what, words, say }: { what: Saying; words: string; say: Hea
   );
 }
 
+/** What is said of it stands there; what may be said besides comes at a touch. */
+function Sayings({ p }: { p: Props }) {
+  const [open, setOpen] = useState(false);
+  const shown = SAYING_NAMES.filter((what) => open || p[what] !== "");
+  return (
+    <>
+      {shown.map((what) => (
+        <OneSaying key={what} what={what} words={p[what]} say={p.actions.say} />
+      ))}
+      {shown.length < SAYING_NAMES.length && (
+        <button type="button" className="plain" onClick={() => setOpen(true)}>
+          say more of it
+        </button>
+      )}
+    </>
+  );
+}
+
 /** What it is, how it is made, how long and where it stands, whom it is for. Drawn again only when one of these changes. */
 export const BenchHead = memo(function BenchHead(p: Props) {
   const { actions } = p;
@@ -227,7 +245,7 @@ export const BenchHead = memo(function BenchHead(p: Props) {
         <Chosen
           id="way"
           label="Way"
-          className="max-w-[15rem] font-normal"
+          className="max-w-[min(15rem,100%)] font-normal"
           value={p.way}
           of={waysOf(p.kind)}
           choose={actions.setWay}
@@ -235,9 +253,7 @@ export const BenchHead = memo(function BenchHead(p: Props) {
         {" · "}
         <MeantFor meant={p.meantFor} people={p.people} today={p.today} set={actions.setMeantFor} />
         {" · "}
-        {SAYING_NAMES.map((what) => (
-          <OneSaying key={what} what={what} words={p[what]} say={actions.say} />
-        ))}
+        <Sayings p={p} />
       </p>
       {beside("people")}
       {beside("taken")}

@@ -11,9 +11,10 @@ import type { Reckoning } from "@/core/reckoning/reckon";
 import type { Busy } from "@/core/stores/free";
 import type { VesselOnHand } from "@/core/stores/stores";
 import { type Lid, type Vessel, type Ware, isPot, vesselWords } from "@/core/vessel/vessel";
+import type { Shares } from "../kit/tall";
 import { useToldOf } from "../kit/told-of";
 import { useUnits } from "../kit/units";
-import { VesselFigure } from "../figures/vessel";
+import { TallVessel } from "../figures/tall-vessel";
 import { layersOf, marksOf } from "../figures/in-vessel";
 import { CautionNote } from "../plan/cautions";
 import { OwnVessel, isMeasured } from "./own-vessel";
@@ -41,27 +42,27 @@ interface Props {
   readonly take: (plan: Plan, rest?: Plan) => void;
 }
 
-/** Pixels a centimetre, so that the vessel fills its place whatever its size. */
-const scaleFor = (v: Vessel): number =>
-  Math.min(26, 400 / (v.solid.brimCm + 2.5), 210 / Math.max(...v.solid.profile.map(([, d]) => d)));
-
+const TALL: Shares = [0.44, 0.66, 0.64];
+/** The drawing is laid out first, and takes what the window has; words take what is left. */
 function Drawing({ p, v }: { p: Props; v: Vessel }) {
   const fit = p.reckoning?.fit;
   const stuffs = p.program?.lines.filter((l) => l.atOnce) ?? [];
   const floats = fit && fit.floaters.length > 0 && !p.plan.weighted && fit.coverCm < 1;
   return (
-    <VesselFigure
-      profile={v.solid.profile}
-      layers={fit ? layersOf(fit, stuffs, v.solid.brimCm) : []}
-      marks={fit ? marksOf(fit, stuffs) : []}
-      lid={v.lid}
-      scale={scaleFor(v)}
-      headspaceCm={v.headspaceCm}
-      measured
-      floaters={p.plan.weighted ? [] : (fit?.floaters ?? [])}
-      title={vesselWords(v)}
-      {...(floats ? { floatAtCm: fit.day0.liquidCm } : {})}
-    />
+    <div data-drawing="" className="border-b-[6px] border-iron pt-2">
+      <TallVessel
+        share={TALL}
+        profile={v.solid.profile}
+        layers={fit ? layersOf(fit, stuffs, v.solid.brimCm) : []}
+        marks={fit ? marksOf(fit, stuffs) : []}
+        lid={v.lid}
+        headspaceCm={v.headspaceCm}
+        measured
+        floaters={p.plan.weighted ? [] : (fit?.floaters ?? [])}
+        title={vesselWords(v)}
+        {...(floats ? { floatAtCm: fit.day0.liquidCm } : {})}
+      />
+    </div>
   );
 }
 
@@ -113,13 +114,11 @@ export const VesselPane = memo(function VesselPane(p: Props) {
       <h2 id="vessel" className="sr-only">
         The vessel
       </h2>
-      <div className="grid place-items-center min-h-[24rem]">
-        {v ? (
-          <Drawing p={p} v={v} />
-        ) : (
-          <p className="quiet">Choose a vessel, and what goes in stands in it to scale.</p>
-        )}
-      </div>
+      {v ? (
+        <Drawing p={p} v={v} />
+      ) : (
+        <p className="quiet py-12 text-center">Choose a vessel, and what goes in stands in it to scale.</p>
+      )}
       <div className="text-center pt-1">
         <p className="stencil text-2xl" aria-hidden="true">
           {v?.size ?? ""}

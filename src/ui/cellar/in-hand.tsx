@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import { type Day, daysBetween, printDay } from "@/core/day";
 import type { BottleEntry } from "@/core/cellar/bottle";
 import { TEASPOON_ML } from "@/core/quantity/units";

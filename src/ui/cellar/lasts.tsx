@@ -1,13 +1,17 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import type { Supply } from "@/core/cellar/supply";
-import { type Day, printDay } from "@/core/day";
+import { type Day, addDays, printDay } from "@/core/day";
+import type { Kind } from "@/core/plan/plan";
 import { capital, counted } from "@/core/words";
+import { PourFigure } from "../figures/pour";
 import { useUnits } from "../kit/units";
+import { SUBSTANCE_OF } from "./shelf-words";
 
 /** A remedy that is used: how long what there is lasts, and by when the next one is to be begun. */
 export interface Lasts {
   readonly name: string;
+  readonly kind: Kind;
   /** The batch the next would be made after. */
   readonly newest: string;
   readonly supply: Supply;
@@ -57,17 +61,29 @@ export function StartBy({ next, today }: { next: NonNullable<Lasts["next"]>; tod
   );
 }
 
+/** As far ahead as the pours reach, days: to where the last of them runs out, at least a season and at most two years. */
+const [LEAST_AHEAD, MOST_AHEAD] = [120, 730];
+function reach(lasts: readonly Lasts[], today: Day): Day {
+  const ends = lasts.flatMap(({ supply: { out } }) => (out ? [out.late ?? out.likely ?? out.early] : []));
+  const last = ends.sort().at(-1) ?? today;
+  const [least, most] = [addDays(today, LEAST_AHEAD), addDays(today, MOST_AHEAD)];
+  if (last < least) return least;
+  return last > most ? most : addDays(last, 10);
+}
+
 /** Every remedy that is used, soonest to run out first. */
 export function HowLongItLasts({ lasts, today }: { lasts: readonly Lasts[]; today: Day }) {
   const units = useUnits();
   if (lasts.length === 0) return null;
+  const until = reach(lasts, today);
+  const most = Math.max(...lasts.map((l) => l.supply.stockMl));
   return (
-    <section aria-labelledby="lasts" className="pt-8 max-w-3xl">
+    <section aria-labelledby="lasts" className="pt-8">
       <h2 id="lasts" className="ruled-head">
         How long it lasts
       </h2>
       <ul>
-        {lasts.map(({ name, newest, supply, next }) => (
+        {lasts.map(({ name, kind, newest, supply, next }) => (
           <li key={name + newest} className="py-2.5 border-b border-rule">
             <p className="flex flex-wrap justify-between gap-x-4">
               <strong>{name}</strong>
@@ -77,6 +93,12 @@ export function HowLongItLasts({ lasts, today }: { lasts: readonly Lasts[]; toda
                 {supply.weeks > 0 ? `${counted(supply.weeks, "week")} of it` : "the course laid down"}
               </span>
             </p>
+            <PourFigure
+              {...{ supply, today, until, most }}
+              substance={SUBSTANCE_OF[kind]}
+              startBy={next?.by}
+              title={`${name}, poured out from today to ${printDay(until, "year")}`}
+            />
             <p>
               <RunsOut supply={supply} />{" "}
               {supply.lateMl > 0.1 * supply.stockMl && (

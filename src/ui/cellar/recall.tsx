@@ -1,6 +1,6 @@
 "use client";
 import { Told } from "../kit/told";
-import Link from "next/link";
+import Link from "../kit/link";
 import type { RecalledBatch, RecalledBottle } from "@/core/cellar/recall";
 import type { BatchState } from "@/core/journal/fold";
 import { printDay } from "@/core/day";

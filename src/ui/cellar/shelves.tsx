@@ -1,6 +1,6 @@
 "use client";
 import { useUnits } from "../kit/units";
-import Link from "next/link";
+import Link from "../kit/link";
 import { type Day, daysBetween, printDay } from "@/core/day";
 import type { Place } from "@/core/stores/settings";
 import { VESSELS } from "@/core/vessel/catalogue";
@@ -77,22 +77,26 @@ function dayWords(
   return { words: `${left < 0 ? "past" : "by"} ${day}`, past: left < 0, soon: left >= 0 && left <= 21 };
 }
 
+/** What a place's bottles stand on. */
+const boardOf = (place: CellarBottle["place"]): "cupboard" | "fridge" | "freezer" =>
+  place === "fridge" || place === "freezer" ? place : "cupboard";
+
 function Group({ of, today, picked }: { of: Together; today: Day; picked: string | undefined }) {
   const units = useUnits();
   const first = of.bottles[0]!;
   const day = dayWords(first.best_by, today);
   return (
     <li className="flex flex-col items-center max-w-full">
-      <ul className="flex flex-wrap items-end justify-center gap-x-1.5 min-h-[12.5rem] border-b-[7px] border-iron px-2 w-full">
+      <ul
+        className={`flex flex-wrap items-end justify-center gap-x-1.5 min-h-[12.5rem] md:min-h-[14.5rem] lg:min-h-[16rem] xl:min-h-[18rem] 2xl:min-h-[28rem] board board-${boardOf(first.place)} px-2 w-full md:[&_svg]:[zoom:1.15] lg:[&_svg]:[zoom:1.3] xl:[&_svg]:[zoom:1.45] 2xl:[&_svg]:[zoom:2.4]`}
+      >
         {of.bottles.map((b) => (
           <li key={b.id}>
             <Link
               href={`/cellar?bottle=${b.id}`}
-              // Hundreds stand here: none is fetched before it is asked for.
-              prefetch={false}
               aria-label={`${b.code}·${b.number}, ${b.name}, ${units.volume(b.left_ml)}, ${dayWords(b.best_by, today).words}${b.opened_day ? ", open" : ""}`}
               aria-current={b.id === picked ? "true" : undefined}
-              className={`block px-1 pt-1 -mb-[7px] min-w-11 ${b.id === picked ? "bg-glaze" : ""}`}
+              className={`block px-1 pt-1 -mb-1 min-w-11 ${b.id === picked ? "bg-glaze" : ""}`}
             >
               <span aria-hidden="true" className="flex justify-center">
                 <OnShelf bottle={b} />
@@ -137,7 +141,7 @@ export function CellarShelves({
   for (const b of bottles) by.set(nameOf(b), [...(by.get(nameOf(b)) ?? []), b]);
   const shapes = new Map(bottles.map((b) => [shapeOf(b).id, shapeOf(b)]));
   return (
-    <div className="flex flex-wrap items-start gap-x-12">
+    <div data-drawing="" className="flex flex-wrap items-start gap-x-12">
       <ShapeDefs shapes={[...shapes.values()]} />
       {[...by].map(([place, here]) => (
         <section key={place} aria-label={place} className="pb-6 min-w-0 max-w-full">

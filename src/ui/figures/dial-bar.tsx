@@ -1,5 +1,6 @@
 "use client";
 import { type RefObject, useRef } from "react";
+import { useRem } from "../kit/tall";
 import { useWidth } from "../kit/width";
 import { GRIP, byKey, heldAt } from "./grip";
 import { type Substance, fillOf } from "./substance";
@@ -194,7 +195,7 @@ function Handle({
     >
       <svg width="18" height="52" aria-hidden="true">
         <rect width="18" height="52" fill="var(--color-cobalt)" />
-        <path d="M7 18v16M11 18v16" stroke="var(--color-white)" strokeWidth="1.5" />
+        <path d="M7 18v16M11 18v16" stroke="var(--color-on-cobalt)" strokeWidth="1.5" />
       </svg>
     </div>
   );
@@ -203,7 +204,9 @@ function Handle({
 /** How much of one thing, as a bar to drag; under it what each stretch comes to, each a place to go. */
 export function DialBar({ stretches, substance, ...dial }: Props) {
   const bar = useRef<HTMLDivElement>(null);
-  const [ref, width] = useWidth<HTMLDivElement>(1200);
+  const [ref, px] = useWidth<HTMLDivElement>(1200);
+  // Where letters are set larger there is room for fewer of them.
+  const width = (px * 16) / useRem();
   const { notches, most, at } = dial;
   const share = Math.min(1, Math.max(0, at / most));
   return (

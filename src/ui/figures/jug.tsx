@@ -1,8 +1,8 @@
 import type { UnitSystem } from "@/core/quantity/units";
-import { UNITS } from "@/core/quantity/units";
-import { type Solid, diameterAt, heightAt, solidOf } from "@/core/vessel/profile";
 import { useWidth } from "../kit/width";
 import { Brush } from "./brush";
+import { BASE, type JugFrame, TOP, jugFor, jugFrame } from "./jug-frame";
+import { ClothOver, Hand, clothDepth } from "./jug-over";
 import { type Substance, fillOf } from "./substance";
 import { spread } from "./spread";
 
@@ -26,101 +26,19 @@ interface Props {
   readonly holds: number;
   readonly system: UnitSystem;
   readonly title: string;
+  /** Pixels for a centimetre, where it stands among other vessels. */
+  readonly scale?: number | undefined;
+  /** How tall it may be where it stands alone, px. */
+  readonly tall?: number;
+  /** Whether there is little room there. */
+  readonly little?: boolean;
+  /** The cloth that hangs in its mouth: what it was filled with, or empty. */
+  readonly cloth?: "empty" | "full" | undefined;
+  /** What a touch at a level says, mL to the half of the jug's least mark. */
+  readonly touch?: ((ml: number) => void) | undefined;
 }
 
-/** Jugs as they are sold: what they hold, and every how much they are marked and named, in mL or in cups. */
-const METRIC = [
-  [250, 25, 100],
-  [500, 50, 100],
-  [1000, 50, 250],
-  [2000, 100, 500],
-  [3000, 250, 500],
-  [5000, 250, 1000],
-  [10_000, 500, 2000],
-] as const;
-const IN_CUPS = [
-  [1, 0.125, 0.5],
-  [2, 0.25, 0.5],
-  [4, 0.25, 1],
-  [8, 0.5, 1],
-  [16, 1, 2],
-  [32, 2, 4],
-  [64, 4, 8],
-] as const;
-
-interface Marked {
-  readonly solid: Solid;
-  readonly ticks: readonly { readonly ml: number; readonly name: string | undefined }[];
-}
-
-const metricName = (ml: number): string => (ml >= 1000 ? `${ml / 1000} L` : String(ml));
-const cupName = (cups: number): string => {
-  const words = { 0.5: "½", 1.5: "1½", 2.5: "2½" }[cups] ?? String(cups);
-  return cups <= 1 ? `${words} cup` : words;
-};
-
-/** The smallest jug that holds it, with the scale it bears. */
-function jugFor(ml: number, system: UnitSystem): Marked {
-  const cup = system === "us" ? UNITS["us-cup"].size : 1;
-  const sizes: readonly (readonly [number, number, number])[] = system === "us" ? IN_CUPS : METRIC;
-  const last = sizes.at(-1)!;
-  const [holds, each, named] = sizes.find(([s]) => s * cup >= ml) ?? [
-    Math.ceil(ml / cup),
-    last[1] * 4,
-    last[2] * 4,
-  ];
-  // A jug is near as wide as two thirds of its height, and a little wider above; its brim a tenth over its last mark.
-  const unit = solidOf([
-    [0, 0.62],
-    [1, 0.74],
-  ]);
-  const k = Math.cbrt((holds * cup * 1.12) / unit.brimMl);
-  const solid = solidOf(unit.profile.map(([h, d]) => [h * k, d * k] as const));
-  const n = Math.floor(holds / each + 1e-9);
-  const ticks = Array.from({ length: n }, (_, i) => (i + 1) * each).map((at) => ({
-    ml: at * cup,
-    name: Math.abs(at / named - Math.round(at / named)) < 1e-6 ? nameOf(at, system) : undefined,
-  }));
-  return { solid, ticks };
-}
-const nameOf = (at: number, system: UnitSystem): string => (system === "us" ? cupName(at) : metricName(at));
-
-const [TOP, BASE] = [26, 12];
-/** Room for the levels' words at the left and the handle at the right, px. */
-const [WORDS, HANDLE] = [178, 66];
-
-/** Where the jug stands in its drawing, px. */
-interface Frame extends Marked {
-  readonly width: number;
-  /** Room for the levels' words. */
-  readonly words: number;
-  readonly middle: number;
-  readonly bottom: number;
-  readonly y: (ml: number) => number;
-  /** Half of the inside's width at a level. */
-  readonly half: (ml: number) => number;
-}
-
-function frameOf(marked: Marked, width: number): Frame {
-  const { solid } = marked;
-  const narrow = width < 480;
-  const height = narrow ? 330 : 396;
-  const words = narrow ? 128 : WORDS;
-  const k = Math.min(
-    (height - TOP - BASE) / solid.brimCm,
-    (width - words - HANDLE - 24) / solid.profile[1]![1],
-  );
-  return {
-    ...marked,
-    ...{ width, words },
-    middle: words + 14 + (solid.profile[1]![1] / 2) * k,
-    bottom: TOP + solid.brimCm * k,
-    y: (ml) => TOP + (solid.brimCm - heightAt(solid, ml)) * k,
-    half: (ml) => (diameterAt(solid, heightAt(solid, ml)) / 2) * k,
-  };
-}
-
-function Poured({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
+function Poured({ layers, f }: { layers: readonly JugLayer[]; f: JugFrame }) {
   const { middle, half, y } = f;
   return layers.map((l, i) => {
     const from = i === 0 ? 0 : layers[i - 1]!.toMl;
@@ -138,12 +56,14 @@ function Poured({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
 }
 
 /** The jug's own scale; where it is full it is read through the liquid. */
-function JugScale({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
-  const x = f.middle - 8;
+function JugScale({ layers, f, from }: { layers: readonly JugLayer[]; f: JugFrame; from: number }) {
+  // In a small jug the names of the marks want the room left of its middle.
+  const x = f.middle - (f.half(0) < 90 ? 40 : 8);
   return (
     <g aria-hidden="true">
       {f.ticks.map((t) => {
         const at = f.y(t.ml);
+        if (at < from) return null;
         const under = layers.some((l) => l.toMl > t.ml);
         const ink = under ? "var(--color-paper)" : "var(--color-iron)";
         return (
@@ -171,7 +91,7 @@ function JugScale({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
 }
 
 /** The stretch in which the first level was foreseen. */
-function Band({ foreseen, f }: { foreseen: NonNullable<Props["foreseen"]>; f: Frame }) {
+function Band({ foreseen, f }: { foreseen: NonNullable<Props["foreseen"]>; f: JugFrame }) {
   const { middle, half, y, words } = f;
   return (
     <g aria-hidden="true">
@@ -189,7 +109,7 @@ function Band({ foreseen, f }: { foreseen: NonNullable<Props["foreseen"]>; f: Fr
 }
 
 /** A brush stroke at every level, its figure and its words beside it. */
-function Levels({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
+function Levels({ layers, f }: { layers: readonly JugLayer[]; f: JugFrame }) {
   const heights = layers.map((l) => f.y(l.toMl));
   const labels = spread(heights, 52, TOP + 20, f.bottom - (layers[0]?.more ? 62 : 24));
   return layers.map((l, i) => (
@@ -199,7 +119,7 @@ function Levels({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
         x={f.words - 12}
         y={labels[i]! + 4}
         textAnchor="end"
-        fontSize="23"
+        fontSize={f.small ? 19 : 23}
         fontWeight="700"
         fill="var(--color-cobalt)"
       >
@@ -212,7 +132,7 @@ function Levels({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
             x={f.words - 12}
             y={labels[i]! + 24 + 19 * n}
             textAnchor="end"
-            fontSize="16"
+            fontSize={f.small ? 14 : 16}
             fill={n === 0 ? "var(--color-iron)" : "var(--color-ash)"}
           >
             {text}
@@ -224,9 +144,20 @@ function Levels({ layers, f }: { layers: readonly JugLayer[]; f: Frame }) {
 }
 
 /** A measuring jug to scale, filled level by level; a brush stroke across what was read and what it is to come to. */
-export function JugFigure({ layers, foreseen, holds, system, title }: Props) {
+export function JugFigure({
+  layers,
+  foreseen,
+  holds,
+  system,
+  title,
+  scale,
+  little = false,
+  tall = 396,
+  cloth,
+  touch,
+}: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(600);
-  const f = frameOf(jugFor(holds, system), width);
+  const f = jugFrame(jugFor(holds, system), width, scale, little, tall);
   const [brim, base] = [f.half(f.solid.brimMl), f.half(0)];
   const { middle, bottom } = f;
   const said = layers.map((l) => [l.words, l.figure, l.more, l.rest].filter((x) => x).join(" ")).join(", ");
@@ -249,9 +180,11 @@ export function JugFigure({ layers, foreseen, holds, system, title }: Props) {
         />
         <Poured layers={layers} f={f} />
         <Outline {...{ middle, base, brim, bottom }} />
-        <JugScale layers={layers} f={f} />
+        {cloth && <ClothOver full={cloth === "full"} f={f} />}
+        <JugScale layers={layers} f={f} from={cloth ? TOP + clothDepth(f) : 0} />
         {foreseen && <Band foreseen={foreseen} f={f} />}
         <Levels layers={layers} f={f} />
+        {touch && <Hand touch={touch} f={f} />}
       </svg>
     </div>
   );

@@ -114,34 +114,36 @@ export function KeepingChart({
   const rx = Math.max(5, (x(finished.brix.high) - x(finished.brix.low)) / 2);
   const ry = Math.max(5, (y(finished[up].low) - y(finished[up].high)) / 2);
   return (
-    <svg
-      viewBox={`-46 -6 ${W + 52} ${H + 34}`}
-      className="w-full h-auto"
-      role="img"
-      aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} degrees Brix, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}
-    >
-      <Regions up={up} />
-      {moved && (
-        <>
-          <path
-            d={`M${from[0]} ${from[1]}L${at[0]} ${at[1]}`}
-            stroke="var(--color-cobalt)"
-            strokeWidth="2.5"
-            strokeDasharray="3 5"
-            strokeLinecap="round"
-          />
-          <circle
-            cx={from[0]}
-            cy={from[1]}
-            r="3.5"
-            fill="var(--color-paper)"
-            stroke="var(--color-cobalt)"
-            strokeWidth="2"
-          />
-        </>
-      )}
-      <ellipse cx={at[0]} cy={at[1]} rx={rx} ry={ry} fill="var(--color-cobalt)" opacity="0.25" />
-      <circle cx={at[0]} cy={at[1]} r="6.5" fill="var(--color-cobalt)" />
-    </svg>
+    <div data-drawing="">
+      <svg
+        viewBox={`-46 -6 ${W + 52} ${H + 34}`}
+        className="w-full h-auto"
+        role="img"
+        aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} degrees Brix, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}
+      >
+        <Regions up={up} />
+        {moved && (
+          <>
+            <path
+              d={`M${from[0]} ${from[1]}L${at[0]} ${at[1]}`}
+              stroke="var(--color-cobalt)"
+              strokeWidth="2.5"
+              strokeDasharray="3 5"
+              strokeLinecap="round"
+            />
+            <circle
+              cx={from[0]}
+              cy={from[1]}
+              r="3.5"
+              fill="var(--color-paper)"
+              stroke="var(--color-cobalt)"
+              strokeWidth="2"
+            />
+          </>
+        )}
+        <ellipse cx={at[0]} cy={at[1]} rx={rx} ry={ry} fill="var(--color-cobalt)" opacity="0.25" />
+        <circle cx={at[0]} cy={at[1]} r="6.5" fill="var(--color-cobalt)" />
+      </svg>
+    </div>
   );
 }

@@ -1,6 +1,8 @@
 "use client";
 import { type RefObject, memo, useRef } from "react";
 import type { Rail, RailJoint, RailNotch, RailPart } from "@/core/advice/rail";
+import { useRem } from "../kit/tall";
+import { useWidth } from "../kit/width";
 import { GRIP, byKey, heldAt } from "./grip";
 import { type Substance, fillOf, substanceOf } from "./substance";
 
@@ -9,8 +11,8 @@ const SNAP = 0.012;
 const LEAST = 0.03;
 const MOST = 0.97;
 
-/** Share of the bar a letter of a notch's name takes, at the width of a tablet. */
-const LETTER = 0.0095;
+/** What a letter of a notch's name takes, rem. */
+const LETTER_REM = 0.55;
 
 interface Named {
   readonly notch: RailNotch;
@@ -19,11 +21,14 @@ interface Named {
   readonly off: number;
 }
 
-/** The notches whose names have room beside each other along the whole bar; those their joints stand nearest to come first. */
-function withRoom(all: readonly Named[]): ReadonlySet<RailNotch> {
+/**
+ * The notches whose names have room beside each other along the whole bar; those their joints stand nearest to come first.
+ * @param letter the share of the bar a letter takes
+ */
+function withRoom(all: readonly Named[], letter: number): ReadonlySet<RailNotch> {
   const kept: Named[] = [];
   const reach = (n: Named): [number, number] => {
-    const half = (n.notch.name.length / 2 + 0.5) * LETTER;
+    const half = (n.notch.name.length / 2 + 0.5) * letter;
     const middle = Math.min(1 - half, Math.max(half, n.at));
     return [middle - half, middle + half];
   };
@@ -115,9 +120,11 @@ function Notches({ of }: { of: Laid }) {
       off: Math.abs(notch.share - share),
     }));
   });
-  const said = withRoom(all);
+  const [ref, width] = useWidth<HTMLDivElement>(1000);
+  const rem = useRem();
+  const said = withRoom(all, (LETTER_REM * rem) / Math.max(1, width));
   return (
-    <div className="relative h-9 text-[0.9375rem]" aria-hidden="true">
+    <div ref={ref} className="relative h-9 text-[0.9375rem]" aria-hidden="true">
       {all.map(({ key, notch, at }) => (
         <span
           key={key}
@@ -173,7 +180,7 @@ function Lengths({ of: { rail, total, starts } }: { of: Laid }) {
 const HANDLE = (
   <svg width="16" height="44" aria-hidden="true">
     <rect width="16" height="44" fill="var(--color-cobalt)" />
-    <path d="M6 14v16M10 14v16" stroke="var(--color-white)" strokeWidth="1.5" />
+    <path d="M6 14v16M10 14v16" stroke="var(--color-on-cobalt)" strokeWidth="1.5" />
   </svg>
 );
 
@@ -203,7 +210,7 @@ function Joint({
       aria-valuetext={[of.rail.parts[j.left]!, of.rail.parts[j.left + 1]!]
         .map((x) => x.words || `no ${x.name}`)
         .join(", ")}
-      className="absolute -top-0.5 h-11 w-6 -ml-3 cursor-ew-resize grid place-items-center touch-none"
+      className="absolute -top-0.5 h-11 w-6 -ml-3 pointer-coarse:w-11 pointer-coarse:-ml-[22px] cursor-ew-resize grid place-items-center touch-none"
       style={{ left: `${100 * of.starts[j.left + 1]!}%` }}
       {...GRIP}
       onPointerMove={(e) => {
@@ -229,7 +236,7 @@ export const PartsRail = memo(function PartsRail({ rail, move }: { rail: Rail; m
   const of = laid(rail);
   if (!(of.total > 0)) return null;
   return (
-    <section aria-label={rail.title} className="pt-1">
+    <section aria-label={rail.title} data-drawing="" className="pt-1">
       <p className="quiet">{rail.title}</p>
       <Notches of={of} />
       <div ref={bar} className="relative h-10 touch-none select-none">

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "../kit/link";
 import { KIND } from "@/core/plan/kinds";
 import type { BookRow } from "@/core/formulary/recipe";
 import { counted } from "@/core/words";

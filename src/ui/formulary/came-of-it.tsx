@@ -1,6 +1,6 @@
 "use client";
 import { useUnits } from "../kit/units";
-import Link from "next/link";
+import Link from "../kit/link";
 import type { CameOfIt as Came } from "@/core/formulary/came-of-it";
 import { counted } from "@/core/words";
 

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import { useState } from "react";
 import type { Batch } from "@/core/journal/fold";
 import type { Plan } from "@/core/plan/plan";

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "../kit/link";
 import type { Recipe, Version } from "@/core/formulary/recipe";
 import { printDay } from "@/core/day";
 

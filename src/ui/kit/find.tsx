@@ -38,10 +38,10 @@ export function Find({ open, setOpen }: { open: boolean; setOpen: (open: boolean
       }}
     >
       <Dialog.Trigger
-        className="plain min-h-11 pb-3 border-b-[6px] border-transparent inline-flex items-end gap-1.5"
+        className="plain min-h-11 min-w-11 inline-flex items-center justify-center gap-1.5"
         aria-keyshortcuts="/"
       >
-        <Search size={18} aria-hidden="true" /> find
+        <Search size={20} aria-hidden="true" /> <span className="max-sm:sr-only">find</span>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-iron/40" />

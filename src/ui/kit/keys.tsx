@@ -78,7 +78,7 @@ export function Keys() {
       <Find open={finding} setOpen={setFinding} />
       <Dialog.Root open={sheet} onOpenChange={setSheet}>
         <Dialog.Trigger
-          className="quiet min-h-11 min-w-8 pb-3 border-b-[6px] border-transparent max-sm:hidden"
+          className="quiet min-h-11 min-w-11 max-lg:hidden pointer-coarse:hidden"
           aria-label="Keys"
           aria-keyshortcuts="?"
         >

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "./link";
 import { usePathname } from "next/navigation";
 
 const VIEWS = [
@@ -10,11 +10,14 @@ const VIEWS = [
   ["/stores", "Stores"],
 ] as const;
 
-/** The views along the top; the one you stand in is underscored. */
+/** The views along the top, on a telephone at its foot; the one you stand in is underscored. */
 export function Nav() {
   const path = usePathname();
   return (
-    <nav aria-label="Views" className="flex items-end gap-1 sm:gap-4 self-stretch">
+    <nav
+      aria-label="Views"
+      className="views flex flex-wrap items-stretch self-stretch max-md:justify-between md:gap-x-3 lg:gap-x-4"
+    >
       {VIEWS.map(([href, name]) => {
         const here = href === "/" ? path === "/" || path.startsWith("/batch") : path.startsWith(href);
         return (
@@ -22,7 +25,7 @@ export function Nav() {
             key={href}
             href={href}
             aria-current={here ? "page" : undefined}
-            className={`px-1.5 no-underline inline-flex items-end min-h-11 pb-3 border-b-[6px] ${here ? "text-cobalt font-bold border-cobalt" : "text-iron hover:text-cobalt border-transparent"}`}
+            className={`px-1.5 no-underline inline-flex items-center justify-center min-h-14 min-w-11 max-md:grow max-md:text-[0.9375rem] border-y-[6px] border-t-transparent ${here ? "text-cobalt font-bold border-b-cobalt" : "text-iron hover:text-cobalt border-b-transparent"}`}
           >
             {name}
           </Link>

@@ -86,17 +86,42 @@ const CHOICES: readonly (readonly [Display, string])[] = [
   ["metric", "mL and grams"],
 ];
 
+/** One touch from the one to the other, where the head has no room for both; its words are what stands now. */
+function UnitsTurn() {
+  const u = useUnits();
+  const to = u.display === "metric" ? "kitchen" : "metric";
+  return (
+    <button
+      type="button"
+      className="plain xl:hidden min-h-11 min-w-11 px-1 text-[0.9375rem] whitespace-nowrap"
+      aria-label={`Shown in ${CHOICES.find(([d]) => d === u.display)![1]}; show in ${CHOICES.find(([d]) => d === to)![1]}`}
+      onClick={() => u.set(to)}
+    >
+      {u.display === "metric" ? "mL" : "cups"}
+    </button>
+  );
+}
+
 /** The switch in the header: which of the two is on is pressed, not guessed at. */
 export function UnitsSwitch() {
+  return (
+    <>
+      <UnitsTurn />
+      <BothUnits />
+    </>
+  );
+}
+
+function BothUnits() {
   const u = useUnits();
   return (
-    <span role="group" aria-label="Measures" className="quiet whitespace-nowrap inline-flex">
+    <span role="group" aria-label="Measures" className="quiet whitespace-nowrap inline-flex max-xl:hidden">
       {CHOICES.map(([d, words]) => (
         <button
           key={d}
           type="button"
           aria-pressed={u.display === d}
-          className={`min-h-8 px-2 ${u.display === d ? "bg-glaze text-iron font-semibold" : "text-cobalt underline underline-offset-3"}`}
+          className={`min-h-11 px-2 ${u.display === d ? "bg-glaze text-iron font-semibold" : "text-cobalt underline underline-offset-3"}`}
           onClick={() => u.set(d)}
         >
           {words}

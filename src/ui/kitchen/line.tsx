@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import { usePathname } from "next/navigation";
 import { useState } from "react";
 import { send } from "../kit/send";

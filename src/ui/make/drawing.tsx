@@ -11,7 +11,9 @@ import { heightAt } from "@/core/vessel/profile";
 import { type Vessel, isPot, vesselWords } from "@/core/vessel/vessel";
 import { PotFigure, type PotMark } from "../figures/pot";
 import { substanceOf } from "../figures/substance";
-import { type DrawnLayer, VesselFigure } from "../figures/vessel";
+import { TallVessel } from "../figures/tall-vessel";
+import type { DrawnLayer } from "../figures/vessel";
+import type { Shares } from "../kit/tall";
 import { useUnits } from "../kit/units";
 
 interface Props {
@@ -44,6 +46,9 @@ export function pourMark(r: BatchReckoning, line: string | undefined): number | 
   return m && stuff && !stuff.plant && !m.hidden ? m.cm : undefined;
 }
 
+/** How much of the window the jar may take. */
+const TALL: Shares = [0.5, 0.72, 0.64];
+
 function Jar({ p, v }: { p: Props; v: Vessel }) {
   const lines = linesIn(p);
   const fit =
@@ -57,22 +62,16 @@ function Jar({ p, v }: { p: Props; v: Vessel }) {
   const cm = pourMark(p.r, line);
   const closed = p.now === undefined || ["shake", "label", "put-by", "strain"].includes(p.now.sort);
   return (
-    <div className="grid place-items-center">
-      <VesselFigure
-        profile={v.solid.profile}
-        layers={fit ? layersOf(fit, lines) : []}
-        marks={cm === undefined ? [] : [{ cm, words: "pour to here" }]}
-        lid={closed ? v.lid : "off"}
-        scale={Math.min(
-          26,
-          400 / (v.solid.brimCm + 2.5),
-          240 / Math.max(...v.solid.profile.map(([, d]) => d)),
-        )}
-        headspaceCm={v.headspaceCm}
-        measured
-        title={vesselWords(v)}
-      />
-    </div>
+    <TallVessel
+      share={TALL}
+      profile={v.solid.profile}
+      layers={fit ? layersOf(fit, lines) : []}
+      marks={cm === undefined ? [] : [{ cm, words: "pour to here" }]}
+      lid={closed ? v.lid : "off"}
+      headspaceCm={v.headspaceCm}
+      measured
+      title={vesselWords(v)}
+    />
   );
 }
 

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import { Undo2 } from "lucide-react";
 import { useSpaceBar } from "./use-making";
 
@@ -26,9 +26,9 @@ export function Foot({
 }) {
   useSpaceBar(sending ? undefined : bar?.press);
   const large =
-    "flex-1 min-w-0 bg-cobalt text-white flex items-center justify-between gap-6 px-5 sm:px-10 text-left min-h-[5.375rem] no-underline hover:bg-cobalt-deep";
+    "flex-1 min-w-0 bg-cobalt text-on-cobalt flex items-center justify-between gap-6 px-5 sm:px-10 text-left min-h-[5.375rem] no-underline hover:bg-cobalt-deep";
   const waiting = large
-    .replace("bg-cobalt text-white", "bg-glaze text-ash")
+    .replace("bg-cobalt text-on-cobalt", "bg-glaze text-ash")
     .replace("hover:bg-cobalt-deep", "");
   const words = (
     <span className="text-[1.5rem] sm:text-[2rem] font-bold leading-tight min-w-0">{bar?.words}</span>

@@ -115,7 +115,7 @@ function AtTheStove({
     cool?.reaches.comes && course.length > 0 ? { celsius: cool.target, ...cool.reaches.minute } : undefined;
   return (
     <>
-      <div className="border-b-[6px] border-iron">
+      <div data-drawing="" className="border-b-[6px] border-iron">
         <MakeDrawing
           batch={batch}
           r={r}
@@ -171,7 +171,7 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
       <div className="pt-3 text-[1.125rem]" role="status">
         <PaceWords tells={tells} nowMs={nowMs} zone={zone} batch={batch} r={r} />
       </div>
-      <div className="grid grid-cols-1 gap-x-10 gap-y-3 pt-2 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
+      <div className="grid grid-cols-1 gap-x-10 gap-y-3 pt-2 lg:grid-cols-[minmax(0,2.3fr)_minmax(0,1fr)] xl:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
         <div className="lg:col-start-2 min-w-0">
           <MoveHead {...side} />
         </div>

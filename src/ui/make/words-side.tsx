@@ -140,7 +140,10 @@ export function MoveHead(p: Props) {
           {last.state === "passed" ? ", passed over" : ""}
         </p>
       )}
-      <h1 className="text-[2rem] sm:text-[2.5rem] leading-[1.15] pt-1" aria-live="polite">
+      <h1
+        className="text-[1.5rem] min-[24rem]:text-[2rem] sm:text-[2.5rem] leading-[1.15] pt-1"
+        aria-live="polite"
+      >
         {words.head}
       </h1>
       {words.why && <p className="text-[1.25rem] pt-2">{words.why}</p>}

@@ -256,18 +256,29 @@ const ORDER = [
   "taste",
 ] as const;
 export type TodaySort = (typeof ORDER)[number];
+/** Where a thing stands in the order of a day. */
+export const orderOf = (sort: TodaySort): number => ORDER.indexOf(sort);
 
 const WAIT_WORDS = { mend: "Put right", finish: "Finish and bottle" } as const;
 const todayWords = (sort: TodaySort): string =>
   sort === "mend" || sort === "finish" ? WAIT_WORDS[sort] : TOUCH_WORDS[sort];
 
+/** One thing to do, with the jars it is for. */
+export interface TouchOfDay {
+  readonly sort: TodaySort;
+  readonly words: string;
+  readonly matters: boolean;
+  readonly jars: readonly {
+    readonly id: string;
+    readonly code: string;
+    readonly name: string;
+    readonly why: string;
+    readonly overdue: boolean;
+  }[];
+}
+
 /** Today's touches over all the shelf, those that matter first, each with the jars it is for. */
-export function touchesOf(cards: readonly Card[]): {
-  sort: TodaySort;
-  words: string;
-  matters: boolean;
-  jars: { id: string; code: string; name: string; why: string; overdue: boolean }[];
-}[] {
+export function touchesOf(cards: readonly Card[]): TouchOfDay[] {
   return ORDER.flatMap((sort) => {
     const jars = cards.flatMap((c) =>
       [...c.due, ...(c.waits ? [c.waits] : [])]

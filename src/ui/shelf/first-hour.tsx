@@ -1,4 +1,4 @@
-import Link from "next/link";
+import Link from "../kit/link";
 import type { Care } from "@/core/care/care";
 import { type Day, addDays, printDay } from "@/core/day";
 import type { PlaceClass } from "@/core/journal/events";

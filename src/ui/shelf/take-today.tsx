@@ -1,6 +1,6 @@
 "use client";
 import { Check } from "lucide-react";
-import Link from "next/link";
+import Link from "../kit/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { printDay } from "@/core/day";

@@ -1,40 +1,10 @@
 "use client";
-import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useRef, useState } from "react";
+import Link from "../kit/link";
 import { Check } from "lucide-react";
-import type { ToBatch } from "@/contract/writes";
 import { capital, counted } from "@/core/words";
 import type { TodaySort } from "./card";
-import { send } from "../kit/send";
-import { toBatch } from "../kit/writes";
-import { useNow } from "../kitchen/kitchen";
-
-interface Jar {
-  readonly id: string;
-  readonly code: string;
-  readonly name: string;
-  readonly why: string;
-  readonly overdue: boolean;
-}
-export interface TodayItem {
-  readonly sort: TodaySort;
-  readonly words: string;
-  readonly matters: boolean;
-  readonly jars: readonly Jar[];
-}
-
-type Touch = ToBatch["touched"]["what"];
-
-/** A touch written a moment ago, which can be taken back. */
-interface Done {
-  readonly name: string;
-  readonly sort: TodaySort;
-  readonly words: string;
-  readonly jar: Jar;
-  readonly entry: number;
-  readonly seen: number;
-}
+import { type Jar, type TodayItem, type Touching, useTouches } from "./use-touches";
+import type { Stop } from "./stops";
 
 /** Where a thing is done that is more than a touch; a touch is done right here. */
 function pageOf(sort: TodaySort, id: string): string | undefined {
@@ -55,76 +25,6 @@ function pageOf(sort: TodaySort, id: string): string | undefined {
       return undefined;
   }
 }
-
-const PAST: Readonly<Partial<Record<TodaySort, string>>> = {
-  shake: "Shaken",
-  turn: "Turned",
-  "push-under": "Pushed under",
-  "let-out": "Gas let out",
-  look: "Looked at",
-};
-
-const A_DAY = 24 * 60 * 60_000;
-
-/** Writes touches and takes them back; one key for one touch of one jar, however often it is tapped. */
-function useTouches() {
-  const router = useRouter();
-  const [done, setDone] = useState<readonly Done[]>([]);
-  const now = useNow(60_000);
-  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
-  const [wrong, setWrong] = useState<Readonly<Record<string, string>>>({});
-  const keys = useRef(new Map<string, string>());
-  const keyOf = (name: string): string => {
-    const key = keys.current.get(name) ?? crypto.randomUUID();
-    keys.current.set(name, key);
-    return key;
-  };
-  const one = async (item: TodayItem, jar: Jar): Promise<string> => {
-    const name = `${item.sort}-${jar.id}`;
-    const sent = await send(toBatch(jar.id, "touched", { what: item.sort as Touch }), keyOf(name));
-    if (!sent.ok) return sent.fault.message;
-    const { entry, seq } = sent.answer;
-    const words = PAST[item.sort] ?? item.words;
-    setDone((was) => [
-      { name, sort: item.sort, words, jar, entry, seen: seq },
-      ...was.filter((d) => d.name !== name),
-    ]);
-    return "";
-  };
-  const touch = async (item: TodayItem, jars: readonly Jar[]): Promise<void> => {
-    const names = jars.map((j) => `${item.sort}-${j.id}`);
-    setAway((was) => new Set([...was, ...names]));
-    let failed = "";
-    for (const jar of jars) failed = (await one(item, jar)) || failed;
-    setAway((was) => new Set([...was].filter((x) => !names.includes(x))));
-    setWrong((was) => ({ ...was, [item.sort]: failed }));
-    router.refresh();
-  };
-  const undo = async (d: Done): Promise<void> => {
-    const sent = await send(
-      toBatch(d.jar.id, "corrected", { seq: d.entry, body: null }, { seen: d.seen }),
-      keyOf(`undo-${d.name}-${d.entry}`),
-    );
-    setWrong((was) => ({ ...was, undo: sent.ok ? "" : sent.fault.message }));
-    if (sent.ok) {
-      // Touched again it is another touch, under a key of its own.
-      keys.current.delete(d.name);
-      setDone((was) => was.filter((x) => x.entry !== d.entry || x.jar.id !== d.jar.id));
-    }
-    router.refresh();
-  };
-  /** It was done, but the day before: the touch of today did not happen, and one of yesterday did. */
-  const yesterday = async (d: Done): Promise<void> => {
-    const name = `yesterday-${d.name}-${d.entry}`;
-    const at = new Date(now - A_DAY).toISOString();
-    const sent = await send(toBatch(d.jar.id, "touched", { what: d.sort as Touch }, { at }), keyOf(name));
-    if (!sent.ok) return setWrong((was) => ({ ...was, undo: sent.fault.message }));
-    await undo({ ...d, seen: sent.answer.seq });
-  };
-  return { done, away, wrong, touch, undo, yesterday };
-}
-
-type Touching = ReturnType<typeof useTouches>;
 
 /** One sort of touch: each jar that wants it, and all of them at once. */
 function OneSort({ item, open, t }: { item: TodayItem; open: readonly Jar[]; t: Touching }) {
@@ -199,19 +99,77 @@ function JustDone({ t }: { t: Touching }) {
   );
 }
 
-/** What wants doing today, in one list that can be done with one hand: each jar by itself, or all of a sort at once. */
-export function Today({ items }: { items: readonly TodayItem[] }) {
+/** One jar that wants several things: all of them at the one stop, each a touch, or all at once. */
+function OneStop({ stop, items, t }: { stop: Stop; items: readonly TodayItem[]; t: Touching }) {
+  const { id, code, name } = stop.jar!;
+  const here = items.filter((x) => pageOf(x.sort, "") === undefined);
+  const wrong = items.map((x) => t.wrong[x.sort]).find((w) => w);
+  const all = async (): Promise<void> => {
+    for (const item of here) await t.touch(item, item.jars);
+  };
+  return (
+    <li className="border-b border-rule py-3">
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        <span className="flex items-center gap-x-2">
+          <Link href={`/batch/${id}`} className="font-semibold inline-flex items-center min-h-11 min-w-11">
+            {code}
+          </Link>{" "}
+          <strong className="min-w-0">{capital(name)}</strong>
+        </span>
+        {here.length > 1 && (
+          <button
+            type="button"
+            className="plain min-h-11"
+            disabled={t.away.size > 0}
+            onClick={() => void all()}
+          >
+            {here.length === 2 ? "both done" : `all ${here.length} done`}
+          </button>
+        )}
+      </p>
+      <ul>
+        {items.map((item) => (
+          <OneJar
+            key={item.sort}
+            item={item}
+            jar={item.jars[0]!}
+            stops
+            sending={t.away.has(`${item.sort}-${id}`)}
+            touch={() => void t.touch(item, item.jars)}
+          />
+        ))}
+      </ul>
+      {wrong && (
+        <p role="alert" className="wrong">
+          {wrong}
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** What is still open of a thing: what was touched a moment ago is told below. */
+const openOf = (item: TodayItem, written: ReadonlySet<string>): TodayItem => ({
+  ...item,
+  jars: item.jars.filter((j) => !written.has(`${item.sort}-${j.id}`)),
+});
+
+/** What wants doing today, in one list that can be done with one hand: a jar by itself with all it wants, or all of a sort at once. */
+export function Today({ stops }: { stops: readonly Stop[] }) {
   const t = useTouches();
   const written = new Set(t.done.map((d) => d.name));
   return (
     <>
-      {items.length === 0 && t.done.length === 0 && (
+      {stops.length === 0 && t.done.length === 0 && (
         <p className="py-4">Nothing wants doing today. The jars work on by themselves.</p>
       )}
       <ul>
-        {items.map((item) => {
-          const open = item.jars.filter((j) => !written.has(`${item.sort}-${j.id}`));
-          return open.length === 0 ? null : <OneSort key={item.sort} item={item} open={open} t={t} />;
+        {stops.map((stop) => {
+          const open = stop.items.map((x) => openOf(x, written)).filter((x) => x.jars.length > 0);
+          const [item] = open;
+          if (!item) return null;
+          if (stop.jar) return <OneStop key={stop.jar.id} stop={stop} items={open} t={t} />;
+          return <OneSort key={item.sort} item={item} open={item.jars} t={t} />;
         })}
       </ul>
       <JustDone t={t} />
@@ -227,11 +185,14 @@ export function Today({ items }: { items: readonly TodayItem[] }) {
 function OneJar({
   item,
   jar,
+  stops = false,
   sending,
   touch,
 }: {
   item: TodayItem;
   jar: Jar;
+  /** The jar is named over it: here stands what it wants. */
+  stops?: boolean;
   sending: boolean;
   touch: () => void;
 }) {
@@ -256,10 +217,22 @@ function OneJar({
         </button>
       )}
       <span className="min-w-0 break-words">
-        <Link href={page ?? `/batch/${jar.id}`} className="font-semibold">
-          {jar.code}
-        </Link>{" "}
-        {capital(jar.name)}
+        {!stops && (
+          <>
+            <Link href={page ?? `/batch/${jar.id}`} className="font-semibold">
+              {jar.code}
+            </Link>{" "}
+            {capital(jar.name)}
+          </>
+        )}
+        {stops && page && (
+          <Link href={page} className="inline-flex items-center min-h-11 min-w-11">
+            {item.words}
+          </Link>
+        )}
+        {stops && !page && (
+          <span className={item.matters ? "text-rust font-semibold" : ""}>{item.words}</span>
+        )}
         {why}
       </span>
     </li>

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import { useMemo, useState } from "react";
 import { printDay } from "@/core/day";
 import type { Measures } from "@/core/reading/measures";

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import type { Day } from "@/core/day";
 import type { Catalogue } from "@/core/material/catalogue";
 import { driedBefore } from "@/core/stores/dried";

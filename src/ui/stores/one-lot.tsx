@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import Link from "../kit/link";
 import { useState } from "react";
 import { type Day, printDay } from "@/core/day";
 import type { Dried } from "@/core/stores/dried";

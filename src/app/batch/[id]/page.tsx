@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import type { Batch } from "@/core/journal/fold";
-import { daysBetween } from "@/core/day";
+import { type Day, daysBetween } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { batchAsItStands } from "../../batch-page";
 import type { BatchReckoning } from "@/core/journal/reckon";
@@ -39,7 +39,8 @@ import { foreseenCourse } from "@/ui/batch/foreseen-course";
 import { Readings } from "@/ui/batch/readings";
 import { Tasting } from "@/ui/batch/tasting";
 import { HomeDays, WindowPictures } from "@/ui/batch/window-side";
-import { cardOf, strainPlans, strainWindow, touchesOf } from "@/ui/shelf/card";
+import { cardOf, strainPlans, strainWindow } from "@/ui/shelf/card";
+import { stopsOf } from "@/ui/shelf/stops";
 import { Today } from "@/ui/shelf/today";
 
 /** Titled by its code and name, so that ten open batches can be told apart. */
@@ -97,6 +98,33 @@ function FromABottle({ batch, reckoned }: { batch: Batch; reckoned: BatchReckoni
   );
 }
 
+/** From begun to latest in one line, with what was photographed and which days are at home. */
+function WindowLine({
+  batch,
+  today,
+  care,
+  plan,
+  window,
+}: {
+  batch: Batch;
+  today: Day;
+  care: BatchReckoning["care"];
+  plan: Parameters<typeof HomeDays>[0]["plan"];
+  window: ReturnType<typeof strainWindow>;
+}) {
+  const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
+  return (
+    <div className="pt-3">
+      <WindowBand begun={batch.begunDay} today={today} care={care} doneDays={shaken} />
+      <div className="flex flex-wrap items-center gap-x-6">
+        <WindowPictures batch={batch} />
+        <HomeDays plan={plan} />
+        {window && <MoveWindow batch={batch} window={window} />}
+      </div>
+    </div>
+  );
+}
+
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
   const { batch, events, reckoned, today, now, home, measures } = await batchAsItStands(params);
   if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
@@ -111,7 +139,6 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const working = batch.state === "working";
   const window = strainWindow(batch, r.care);
   const due = working ? dueOn(r.care, batch.begunDay, today, batch.done, plan?.day, batch.often) : [];
-  const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   const making = working && (!w || day <= 1);
   const stage = making ? "make" : STAGE_OF[batch.state];
   const at = walkOf(batch, r.program, Date.parse(now)).now;
@@ -128,21 +155,14 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
         </p>
       </div>
       <BatchNotices batch={batch} changes={lastChanges(events, changeWords(measures))} />
-      {w && working && (
-        <div className="max-w-4xl pt-3">
-          <WindowBand begun={batch.begunDay} today={today} care={r.care} doneDays={shaken} />
-          <WindowPictures batch={batch} />
-          <HomeDays plan={plan} />
-          {window && <MoveWindow batch={batch} window={window} />}
-        </div>
-      )}
-      <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[16rem_minmax(0,1fr)_22rem] pt-4">
+      {w && working && <WindowLine batch={batch} today={today} care={r.care} plan={plan} window={window} />}
+      <div className="grid grid-cols-1 gap-x-10 gap-y-6 md:grid-cols-2 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] xl:grid-cols-[28rem_minmax(0,1fr)_20rem] 2xl:grid-cols-[46rem_minmax(0,1fr)_22rem] pt-4">
         <StandsIn batch={batch} card={card} program={r.program} />
         <div className="min-w-0">
           <NextThing batch={batch} next={next} making={making} window={w} />
           {due.length > 0 && card && (
             <section aria-label="Due today" className="border-t border-rule">
-              <Today items={touchesOf([{ ...card, due, waits: undefined }])} />
+              <Today stops={stopsOf([{ ...card, due, waits: undefined }])} />
             </section>
           )}
           <Readings

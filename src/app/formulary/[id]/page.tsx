@@ -1,6 +1,6 @@
 import type { Measures } from "@/core/reading/measures";
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { printDay } from "@/core/day";
 import { BESIDE, type Beside, type Reckoned, besideOf } from "@/core/formulary/reckoned";
 import type { CameFrom } from "@/core/formulary/events";

@@ -6,7 +6,9 @@ import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import { whereItWent } from "@/core/reckoning/went";
 import { ClothFigure } from "../../figures/cloth";
 import { JugFigure, type JugLayer } from "../../figures/jug";
+import { jugSystem } from "../../figures/jug-frame";
 import { substanceOf } from "../../figures/substance";
+import { type Shares, useTall } from "../../kit/tall";
 import { useUnits } from "../../kit/units";
 import { levelWords } from "./jug-words";
 import { nameIn } from "./lines";
@@ -15,9 +17,12 @@ import type { Finishing } from "./use-finishing";
 /** A jug with room for half as much again does not change under the hand for what is usually poured in. */
 const ROOM = 1.5;
 
+const TALL: Shares = [0.42, 0.66, 0.54];
+
 /** The cloth with what it keeps, and the jug filling level by level. */
 export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
   const units = useUnits();
+  const tall = useTall(TALL);
   const { got } = f;
   if (!got) return null;
   const strained = beforeFinish(got.program).ml;
@@ -35,7 +40,7 @@ export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
       figure: words(strained),
       words: isReduced ? "from the cloth, boiled down" : "from the cloth",
       more: band && `${units.volumeExact(band.low)} to`,
-      rest: band && `${units.volumeExact(band.high)} was likely`,
+      rest: band && `${units.volumeExact(band.high)} likely`,
     },
     ...f.levels.map((toMl, i): JugLayer => {
       const line = f.inIt[i]!;
@@ -51,8 +56,11 @@ export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
   // The jug is chosen by what the dial may ask of it, so that it does not change under the hand.
   const holds = strained * ROOM;
   return (
-    <div className="grid grid-cols-1 gap-x-4 sm:grid-cols-[10rem_minmax(0,1fr)] items-end border-b-[6px] border-iron">
-      <div className="max-sm:hidden pb-3">
+    <div
+      data-drawing=""
+      className="grid grid-cols-1 gap-x-4 sm:max-lg:grid-cols-[10rem_minmax(0,1fr)] xl:grid-cols-[10rem_minmax(0,1fr)] items-end border-b-[6px] border-iron"
+    >
+      <div className="max-sm:hidden lg:max-xl:hidden pb-3">
         <ClothFigure title={`The cloth keeps about ${units.volumeExact(went.held + went.onCloth)}.`} />
         <p>
           the cloth keeps about {units.about(went.held + went.onCloth)}, {how}
@@ -67,8 +75,9 @@ export function FinishDrawn({ f, batch }: { f: Finishing; batch: Batch }) {
         layers={layers}
         foreseen={band}
         holds={Math.max(holds, f.levels.at(-1) ?? 0)}
-        system={units.display === "metric" ? "metric" : units.household}
+        system={jugSystem(units)}
         title="The jug"
+        tall={tall}
       />
     </div>
   );

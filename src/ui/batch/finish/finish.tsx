@@ -12,6 +12,7 @@ import { useTakeBack } from "./take-back";
 import { FinishDial } from "./dial";
 import { FinishDrawn } from "./drawn";
 import { FinishLines } from "./lines";
+import { StepsLine } from "../../make/steps-line";
 import { StoveHead } from "../../make/stove-head";
 import { MeasureIt } from "../measure-it";
 import { FinishChart, FinishSays } from "./says";
@@ -41,12 +42,13 @@ export function Finish({ batch, company, zone, onHand, right }: Props) {
   return (
     <div className="kitchen-view pb-28">
       <StoveHead batch={batch} />
-      <div className="grid grid-cols-1 gap-x-10 gap-y-4 pt-3 lg:grid-cols-[minmax(0,1.85fr)_minmax(0,1fr)]">
+      <div className="grid grid-cols-1 gap-x-10 gap-y-4 pt-3 lg:grid-cols-[minmax(0,2.5fr)_minmax(0,1fr)] xl:grid-cols-[minmax(0,1.9fr)_minmax(0,1fr)]">
         <div className="min-w-0">
           <FinishDrawn f={f} batch={batch} />
         </div>
         <FinishSays f={f} batch={batch} onHand={onHand} />
       </div>
+      <StepsLine at="what goes in" plan={batch.plan} stays={batch.making.strained?.stays === "all"} />
       {f.dial && <FinishDial f={f} dial={f.dial} />}
       <div className="text-base pt-2">
         <StageCautions
@@ -57,12 +59,12 @@ export function Finish({ batch, company, zone, onHand, right }: Props) {
         />
       </div>
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 pt-6 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
-        <div className="min-w-0 grid gap-y-6 content-start">
+        <div className="min-w-0 grid grid-cols-[minmax(0,1fr)] gap-y-6 content-start">
           <FinishLines f={f} />
           {f.elsewhere && <Wrong fault={f.elsewhere} />}
           <TasteIt f={f} batch={batch} />
         </div>
-        <div className="min-w-0 grid gap-y-6 content-start">
+        <div className="min-w-0 grid grid-cols-[minmax(0,1fr)] gap-y-6 content-start">
           <FinishChart f={f} />
           <MeasureIt batch={batch} refused={f.got?.reckoning.refused ?? []} />
         </div>

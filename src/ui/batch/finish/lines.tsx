@@ -45,7 +45,7 @@ function OneLine({
           aria-describedby={wrong ? id : undefined}
           onChange={(e) => change(e.target.value)}
         />
-        <span className="w-52 text-right">
+        <span className="w-52 max-w-full text-right">
           {found ? `${units.volumeBoth(found.ml.value)}, ${units.massExact(found.grams.value)}` : ""}
         </span>
         {dialled ? (

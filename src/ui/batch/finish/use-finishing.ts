@@ -7,6 +7,7 @@ import { type BatchReckoning, reckonBatch, reckonMade } from "@/core/journal/rec
 import { isSweet } from "@/core/material/material";
 import type { Company } from "@/core/people/company";
 import type { Line } from "@/core/plan/plan";
+import { addedAfterStraining } from "@/core/plan/edit";
 import { contextIn } from "@/core/reading/said";
 import { whenDone } from "@/core/reckoning/in-the-pot";
 import { useDraft } from "../../kit/draft";
@@ -15,10 +16,7 @@ import { useStops } from "../stops";
 import { useWrite } from "../write";
 
 /** What the plan foresaw after the straining. */
-function foreseen(batch: Batch): readonly Line[] {
-  const cut = batch.plan.steps.findIndex((s) => s.do === "strain");
-  return batch.plan.steps.flatMap((s, i): Line[] => (s.do === "add" && i > cut ? s.what : []));
-}
+const foreseen = (batch: Batch): readonly Line[] => addedAfterStraining(batch.plan).flatMap((s) => s.what);
 
 const NONE: ReadonlyMap<string, Fault> = new Map();
 

@@ -37,6 +37,18 @@ function OneItem({ item: i }: { item: Item }) {
       return <path d={`M${i.x1} ${i.y}H${i.x2}`} stroke={INKS[i.ink]} strokeWidth={i.width} />;
     case "circle":
       return <circle cx={i.x} cy={i.y} r={i.r} fill="none" stroke={INKS.iron} strokeWidth="0.2" />;
+    case "box":
+      return (
+        <rect
+          x={i.x}
+          y={i.y}
+          width={i.width}
+          height={i.height}
+          fill="none"
+          stroke={INKS.iron}
+          strokeWidth="0.25"
+        />
+      );
     case "code":
       return <path d={i.path ?? ""} fill="#000" data-code={i.text} />;
     case "text":

@@ -1,7 +1,7 @@
 "use client";
 import { SHEETS, type Sheet } from "./sheets";
 import { useUnits } from "../../kit/units";
-import Link from "next/link";
+import Link from "../../kit/link";
 import { useState } from "react";
 import { FileText, Printer } from "lucide-react";
 import type { LabelLayout } from "@/core/label/layout-item";
@@ -9,6 +9,7 @@ import { PAGES, gridCells } from "@/core/label/sheet";
 import type { LabelSort } from "@/core/label/sorts";
 import { Beside, type BesideIt } from "./beside";
 import { LabelFace } from "./face";
+import { Strip } from "./strip";
 import { OtherSize } from "./other-size";
 import { OnThePrinter } from "./on-the-printer";
 
@@ -29,6 +30,8 @@ interface Other {
 }
 
 interface Props {
+  /** The strip for the glass, where a jar works. */
+  readonly strip: LabelLayout | undefined;
   readonly id: string;
   readonly code: string;
   readonly name: string;
@@ -266,23 +269,26 @@ export function LabelSheet(p: Props) {
         <OnTheSheet {...p} />
         <Told labels={labels} />
       </div>
-      <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
-        {labels.map((l, i) => (
-          <figure key={i}>
-            <LabelFace layout={l} title={`Label ${i + 1}`} />
-            <figcaption className="no-print quiet pt-1">
-              {i < own && (
-                <a
-                  href={`/batch/${id}/label.svg?sort=${sort}&size=${size}&bottle=${i + 1}`}
-                  target="_blank"
-                  rel="noopener"
-                >
-                  SVG
-                </a>
-              )}
-            </figcaption>
-          </figure>
-        ))}
+      <div className="flex flex-wrap items-start justify-between gap-8">
+        <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
+          {labels.map((l, i) => (
+            <figure key={i}>
+              <LabelFace layout={l} title={`Label ${i + 1}`} />
+              <figcaption className="no-print quiet pt-1">
+                {i < own && (
+                  <a
+                    href={`/batch/${id}/label.svg?sort=${sort}&size=${size}&bottle=${i + 1}`}
+                    target="_blank"
+                    rel="noopener"
+                  >
+                    SVG
+                  </a>
+                )}
+              </figcaption>
+            </figure>
+          ))}
+        </div>
+        {p.strip && <Strip id={id} layout={p.strip} />}
       </div>
     </div>
   );

@@ -1,14 +1,11 @@
 "use client";
-import { useState } from "react";
 import type { Seen } from "@/core/journal/events";
-import { type Stays, WRINGING, type Wringing } from "@/core/plan/plan";
+import type { Stays } from "@/core/plan/plan";
+import { Told } from "../../kit/told";
+import { useUnits } from "../../kit/units";
 import { WRINGING_WORDS } from "../../plan/step-words";
-
-const POUR: Readonly<Record<Wringing, string>> = {
-  drained: "Pour, and leave it to drip.",
-  wrung: "Pour, gather the cloth, and wring it out.",
-  pressed: "Pour, then press the marc.",
-};
+import { verdictHead } from "../../plan/verdict-words";
+import type { Straining } from "./use-straining";
 
 const SEEN_WORDS: Readonly<Record<Seen, string>> = {
   "herb-above": "Herb stood above the liquid",
@@ -51,52 +48,49 @@ export function WhatWasSeen({
   );
 }
 
-/** What stands ready before the cloth, ticked for oneself. */
-export function GetReady({ how }: { how: Wringing }) {
-  const [checked, setChecked] = useState<readonly number[]>([]);
-  const ready = [
-    "Line the sieve with a damp cloth over a measuring jug.",
-    POUR[how],
-    "Read the jug at eye level, once the froth is down.",
-  ];
+/** How the cloth is emptied, with the least each is likely to give. */
+export function HowStrained({ s }: { s: Straining }) {
+  const units = useUnits();
   return (
-    <ol className="py-2">
-      {ready.map((words, i) => (
-        <li key={words} className="border-b border-rule">
-          <label className="flex items-center gap-4 min-h-14 cursor-pointer">
-            <input
-              type="checkbox"
-              className="w-7 h-7 accent-cobalt shrink-0"
-              checked={checked.includes(i)}
-              onChange={() => setChecked((c) => (c.includes(i) ? c.filter((x) => x !== i) : [...c, i]))}
-            />
-            <span>{words}</span>
-          </label>
-        </li>
+    <fieldset className="py-3">
+      <legend className="ruled-head w-full">How is the cloth emptied?</legend>
+      {s.gives.map(([w, least]) => (
+        <label
+          key={w}
+          className="flex flex-wrap items-center gap-x-3 min-h-12 cursor-pointer border-b border-rule"
+        >
+          <input
+            type="radio"
+            name="how"
+            className="w-6 h-6 accent-cobalt"
+            checked={s.how === w}
+            onChange={() => s.put({ how: w })}
+          />
+          <span className="grow">{WRINGING_WORDS[w]}</span>
+          {least !== undefined && <span className="quiet">at least {units.volumeExact(least)}</span>}
+        </label>
       ))}
-    </ol>
+    </fieldset>
   );
 }
 
-export function HowStrained({ how, change }: { how: Wringing; change: (to: Wringing) => void }) {
+/** Nothing is measured where all of it stays in: what that comes to is said. */
+export function AllStays({ s }: { s: Straining }) {
+  const head = s.got && verdictHead(s.got.reckoning.verdict);
   return (
-    <fieldset className="py-3">
-      <legend className="ruled-head w-full">How is it strained?</legend>
-      <div className="flex flex-wrap gap-x-8 pt-2">
-        {WRINGING.map((w) => (
-          <label key={w} className="flex items-center gap-3 min-h-12 cursor-pointer">
-            <input
-              type="radio"
-              name="how"
-              className="w-6 h-6 accent-cobalt"
-              checked={how === w}
-              onChange={() => change(w)}
-            />
-            {WRINGING_WORDS[w]}
-          </label>
-        ))}
-      </div>
-    </fieldset>
+    <div className="pt-2">
+      {head && (
+        <p aria-live="polite">
+          Kept so: <strong>{head.place}</strong> {head.life} Keep what swims under, and take from it with a
+          clean dry spoon.
+        </p>
+      )}
+      {s.wrong && (
+        <p role="alert" className="wrong">
+          <Told of={s.wrong.message} />
+        </p>
+      )}
+    </div>
   );
 }
 

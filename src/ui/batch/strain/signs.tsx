@@ -1,48 +1,10 @@
 "use client";
-import { GRAVE_SIGNS, SIGNS, type Sign } from "@/core/cellar/bottle";
+import type { Sign } from "@/core/cellar/bottle";
 import type { Batch } from "@/core/journal/fold";
-import { capital, listed } from "@/core/words";
+import { listed } from "@/core/words";
 import { SIGN_WORDS } from "../../cellar/bottle-words";
 import { Refusal } from "../refusal";
 import { useWrite } from "../write";
-
-const GRAVE = SIGNS.filter((s) => GRAVE_SIGNS.has(s));
-
-/** What ends a jar, looked and smelled for before the cloth, not after. */
-export function SignsFirst({
-  signs,
-  change,
-  gassy,
-}: {
-  signs: readonly Sign[];
-  change: (to: readonly Sign[]) => void;
-  /** A little gas is ordinary in this one. */
-  gassy: boolean;
-}) {
-  return (
-    <fieldset className="pt-1 pb-3">
-      <legend className="ruled-head w-full">Before the cloth: look at it and smell it</legend>
-      <div className="grid sm:grid-cols-2">
-        {GRAVE.map((s) => (
-          <label key={s} className="flex items-center gap-3 min-h-12 cursor-pointer">
-            <input
-              type="checkbox"
-              className="w-6 h-6 accent-rust shrink-0"
-              checked={signs.includes(s)}
-              onChange={(e) => change(e.target.checked ? [...signs, s] : signs.filter((x) => x !== s))}
-            />
-            {capital(SIGN_WORDS[s])}
-          </label>
-        ))}
-      </div>
-      {gassy && (
-        <p className="quiet">
-          A little gas is ordinary here, and is let out; foam and a yeasty smell are not.
-        </p>
-      )}
-    </fieldset>
-  );
-}
 
 /** One yes, and nothing is strained: thrown out untasted, with why. */
 export function ThrowItOut({ batch, signs }: { batch: Batch; signs: readonly Sign[] }) {

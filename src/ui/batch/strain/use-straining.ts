@@ -4,8 +4,11 @@ import type { Batch } from "@/core/journal/fold";
 import { readMarc } from "@/core/journal/marc";
 import { reckonBatch } from "@/core/journal/reckon";
 import type { Company } from "@/core/people/company";
-import { STAYS, type Stays, type Step, type Wringing } from "@/core/plan/plan";
+import { addedAfterStraining } from "@/core/plan/edit";
+import { STAYS, type Stays, type Step, WRINGING, type Wringing } from "@/core/plan/plan";
+import { useMemo } from "react";
 import { useDraft } from "../../kit/draft";
+import { useTakenBack } from "../../kit/taken-back";
 import { useStops } from "../stops";
 import { useWrite } from "../write";
 
@@ -33,7 +36,7 @@ function afterStraining(plan: Batch["plan"]): AfterStraining {
   const cut = plan.steps.findIndex((s) => s.do === "strain");
   const next = plan.steps[cut + 1];
   if (next && next.do !== "add" && next.do !== "bottle") return "make";
-  return plan.steps.some((s, i) => s.do === "add" && i > cut) ? "finish" : "bottle";
+  return addedAfterStraining(plan).length > 0 ? "finish" : "bottle";
 }
 
 const isKept = (k: unknown): Kept | undefined =>
@@ -46,6 +49,8 @@ const isKept = (k: unknown): Kept | undefined =>
         signs: ((k as Partial<Kept>).signs ?? []).filter((s) => GRAVE_SIGNS.has(s)),
       }
     : undefined;
+
+const TYPED: ReadonlySet<Touched> = new Set<Touched>(["measured", "marc"]);
 
 /** Straining as it is said so far, what it comes to, and its writing down. */
 export function useStraining(batch: Batch, company: Company) {
@@ -90,19 +95,39 @@ export function useStraining(batch: Batch, company: Company) {
       router.refresh();
     });
   };
+  const back = useTakenBack<Kept, Touched>(draft.value, (was) => {
+    clear();
+    draft.set(() => was);
+  });
+  const put = (to: Partial<Kept>): void => {
+    for (const what of Object.keys(to) as Touched[]) back.keep(what, TYPED.has(what));
+    clear();
+    draft.set((d) => ({ ...d, ...to }));
+  };
+  // What was measured changes none of it.
+  const gives = useMemo(
+    () =>
+      WRINGING.map((w) => {
+        const r = reckonBatch(strainedBy(batch, w), undefined, company);
+        return [w, r.ok ? r.value.reckoning.strained.ml.low : undefined] as const;
+      }),
+    [batch, company],
+  );
   return {
-    ...{ measured, marc, how, stays, seen, signs, stops, sending, insist, send, when },
+    ...{ measured, marc, how, stays, seen, signs, stops, sending, insist, send, when, put, gives },
+    undo: back.undo,
+    undoes: back.last,
     next: afterStraining(batch.plan),
     expects: guess.ok ? guess.value.reckoning.strained.ml : undefined,
     got: got?.ok ? got.value : undefined,
     wrong: got && !got.ok ? got.faults[0] : of("measured"),
     marcWrong: weight && !weight.ok ? weight.faults[0] : of("marc"),
     marcG: weight?.ok ? weight.value : undefined,
-    put: (to: Partial<Kept>): void => draft.set((d) => ({ ...d, ...to })),
     /** One of the two things that are typed. */
-    type: (field: "measured" | "marc", text: string): void => {
-      clear();
-      draft.set((d) => ({ ...d, [field]: text }));
-    },
+    type: (field: "measured" | "marc", text: string): void => put({ [field]: text }),
   };
 }
+
+/** A part of what is said on the page. */
+export type Touched = keyof Kept;
+export type Straining = ReturnType<typeof useStraining>;

@@ -192,7 +192,7 @@ export const OneLine = memo(function OneLine(p: LineProps) {
       className={`border-b border-rule py-2 ${sort.isDragging ? "relative z-10 bg-glaze" : ""}`}
       data-line={line.id}
     >
-      <div className="grid grid-cols-[28px_minmax(0,1fr)_auto_24px_56px] items-baseline gap-x-1.5">
+      <div className="grid grid-cols-[28px_minmax(0,1fr)_auto_24px_56px] max-[20rem]:flex max-[20rem]:flex-wrap items-baseline gap-x-1.5">
         <button
           type="button"
           ref={sort.setActivatorNodeRef}

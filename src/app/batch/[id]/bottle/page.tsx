@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { batchPage, rightOf } from "../../../batch-page";
 import { BottleUp } from "@/ui/batch/bottle";
 
@@ -15,22 +15,19 @@ export default async function BottlePage({
   const { batch, today, company, empties } = await batchPage(params);
   const again = rightOf(batch, "bottled", (await searchParams).right);
   const right = again !== undefined || batch.state === "strained";
+  if (right)
+    return <BottleUp right={again} batch={batch} today={today} company={company} empties={[...empties]} />;
   return (
     <div className="pt-5">
-      <p>
+      <h1>
         <Link href={`/batch/${batch.id}`} className="stencil text-xl">
           {batch.code}
         </Link>{" "}
         {batch.name}
+      </h1>
+      <p role="status" className="pt-4 text-[1.25rem]">
+        {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
       </p>
-      <h1 className="text-[2rem]">Bottle</h1>
-      {right ? (
-        <BottleUp right={again} batch={batch} today={today} company={company} empties={[...empties]} />
-      ) : (
-        <p role="status" className="pt-4 text-[1.25rem]">
-          {batch.code} is {batch.state} already. <Link href={`/batch/${batch.id}`}>See where it stands.</Link>
-        </p>
-      )}
     </div>
   );
 }

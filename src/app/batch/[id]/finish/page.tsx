@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { batchPage, rightOf } from "../../../batch-page";
 import { bottlesFor } from "@/core/cellar/fill";
 import { Finish } from "@/ui/batch/finish/finish";

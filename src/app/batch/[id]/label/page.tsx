@@ -1,9 +1,11 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { LABEL_SORTS, type LabelSort, SORT_SIZES } from "@/core/label/sorts";
 import { labelsOf } from "../labels-of";
 import { batchPage } from "../../../batch-page";
 import { printerOf } from "@/instruments/house";
+import { stripSet } from "@/print/strip-file";
+import { stripWords } from "../strip-of";
 import { printed } from "@/print/label-files";
 import { VESSELS } from "@/core/vessel/catalogue";
 import type { Batch } from "@/core/journal/fold";
@@ -26,7 +28,7 @@ function vesselOf(batch: Batch) {
 
 /** A batch’s labels at real size: of the jar while it works, of its bottles after. */
 export default async function LabelPage({ params, searchParams }: Params) {
-  const [{ batch }, asked] = await Promise.all([batchPage(params), searchParams]);
+  const [{ batch, r, measures }, asked] = await Promise.all([batchPage(params), searchParams]);
   const working = batch.state === "working" || batch.state === "strained";
   if (batch.state !== "bottled" && !working)
     return (
@@ -51,8 +53,10 @@ export default async function LabelPage({ params, searchParams }: Params) {
       return [s, labels.map((l) => printed(l, widthMm, heightMm))];
     }),
   );
+  const strip = batch.state === "working" ? stripWords(batch, r, measures) : undefined;
   return (
     <LabelSheet
+      strip={strip && stripSet(strip)}
       key={`${sort} ${sizes[0]} ${beside.map((o) => o.id).join()}`}
       id={batch.id}
       code={batch.code}

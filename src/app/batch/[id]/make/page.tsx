@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { batchPage } from "../../../batch-page";
 import { MakeView } from "@/ui/make/make-view";
 

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import Link from "@/ui/kit/link";
 import { printDay } from "@/core/day";
 import { recipeOf } from "@/core/journal/recipe";
 import { contentsOf } from "@/core/label/label";
