@@ -52,7 +52,7 @@ export function BatchNotices({ batch, changes }: { batch: Batch; changes: readon
   );
 }
 
-const TALL: Shares = [0.5, 0.72, 0.62];
+const TALL: Shares = [0.5, 0.78, 0.74];
 
 /** The vessel it stands in, as full as it is; where it was planned otherwise, those levels dashed. */
 export function StandsIn({

@@ -42,7 +42,7 @@ interface Props {
   readonly take: (plan: Plan, rest?: Plan) => void;
 }
 
-const TALL: Shares = [0.44, 0.66, 0.64];
+const TALL: Shares = [0.44, 0.7, 0.64];
 /** The drawing is laid out first, and takes what the window has; words take what is left. */
 function Drawing({ p, v }: { p: Props; v: Vessel }) {
   const fit = p.reckoning?.fit;

@@ -19,10 +19,12 @@ export function useTall([narrow, tablet, desk]: Shares): number {
   const [tall, set] = useState(400);
   useEffect(() => {
     const seen = (): void => {
-      const letters = parseFloat(getComputedStyle(document.documentElement).fontSize) / 16;
-      const wide = window.innerWidth / letters;
+      // The root's own measures: a telephone widens the window's while something on the page is wider than it.
+      const root = document.documentElement;
+      const letters = parseFloat(getComputedStyle(root).fontSize) / 16;
+      const wide = root.clientWidth / letters;
       const beyond = wide >= DESK ? desk : tablet;
-      set(Math.max(200, Math.min(760, window.innerHeight * (wide < TABLET ? narrow : beyond))));
+      set(Math.max(200, Math.min(760, root.clientHeight * (wide < TABLET ? narrow : beyond))));
     };
     seen();
     window.addEventListener("resize", seen);

@@ -4,7 +4,7 @@ import { lidHeight } from "../figures/vessel-frame";
 
 /** Px of a board's height, and of the width each jar has on a telephone. */
 export const BOARD = 290;
-const PLACE = 176;
+const PLACE = 205;
 const MOST = 12;
 
 /** Pixels a centimetre for all that stand on one board: as large as the tallest and the widest of them allow. */

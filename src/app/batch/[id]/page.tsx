@@ -114,7 +114,7 @@ function WindowLine({
 }) {
   const shaken = batch.diary.filter((e) => e.type === "touched").map((e) => e.day);
   return (
-    <div className="pt-3">
+    <div className="min-w-0 xl:col-span-2">
       <WindowBand begun={batch.begunDay} today={today} care={care} doneDays={shaken} />
       <div className="flex flex-wrap items-center gap-x-6">
         <WindowPictures batch={batch} />
@@ -155,44 +155,50 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
         </p>
       </div>
       <BatchNotices batch={batch} changes={lastChanges(events, changeWords(measures))} />
-      {w && working && <WindowLine batch={batch} today={today} care={r.care} plan={plan} window={window} />}
-      <div className="grid grid-cols-1 gap-x-10 gap-y-6 md:grid-cols-2 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] xl:grid-cols-[28rem_minmax(0,1fr)_20rem] 2xl:grid-cols-[46rem_minmax(0,1fr)_22rem] pt-4">
+      <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] xl:grid-cols-[28rem_minmax(0,1fr)] 2xl:grid-cols-[50rem_minmax(0,1fr)] pt-2">
         <StandsIn batch={batch} card={card} program={r.program} />
-        <div className="min-w-0">
-          <NextThing batch={batch} next={next} making={making} window={w} />
-          {due.length > 0 && card && (
-            <section aria-label="Due today" className="border-t border-rule">
-              <Today stops={stopsOf([{ ...card, due, waits: undefined }])} />
-            </section>
+        <div className="min-w-0 grid content-start gap-x-10 gap-y-6 grid-cols-1 xl:grid-cols-[minmax(0,1fr)_20rem] 2xl:grid-cols-[minmax(0,1fr)_22rem]">
+          {w && working && (
+            <WindowLine batch={batch} today={today} care={r.care} plan={plan} window={window} />
           )}
-          <Readings
-            batch={batch}
-            zone={home.zone}
-            foreseen={foreseenCourse(batch, r.program, Date.parse(now))}
-          />
-          {(working || batch.state === "strained" || batch.state === "bottled") && <Tasting batch={batch} />}
-          <h2 className="ruled-head pt-2">Recipe</h2>
-          <Recipe parts={recipeOf(batch, r)} />
-          <SaidOfIt batch={batch} />
-          <RecipeWays batch={batch} />
-          <ItsKin {...kin} second={marc ? batch.id : undefined} />
-          {marc && <KeepMarc marc={keptMarc(r.program, batch.code)} today={today} />}
-          {working && <TakeBack batch={batch} />}
-          {batch.state !== "undone" && <Pictures batch={batch} />}
-          <h2 className="ruled-head pt-4">Journal</h2>
-          <Diary batch={batch} />
+          <div className="min-w-0">
+            <NextThing batch={batch} next={next} making={making} window={w} />
+            {due.length > 0 && card && (
+              <section aria-label="Due today" className="border-t border-rule">
+                <Today stops={stopsOf([{ ...card, due, waits: undefined }])} />
+              </section>
+            )}
+            <Readings
+              batch={batch}
+              zone={home.zone}
+              foreseen={foreseenCourse(batch, r.program, Date.parse(now))}
+            />
+            {(working || batch.state === "strained" || batch.state === "bottled") && (
+              <Tasting batch={batch} />
+            )}
+            <h2 className="ruled-head pt-2">Recipe</h2>
+            <Recipe parts={recipeOf(batch, r)} />
+            <SaidOfIt batch={batch} />
+            <RecipeWays batch={batch} />
+            <ItsKin {...kin} second={marc ? batch.id : undefined} />
+            {marc && <KeepMarc marc={keptMarc(r.program, batch.code)} today={today} />}
+            {working && <TakeBack batch={batch} />}
+            {batch.state !== "undone" && <Pictures batch={batch} />}
+            <h2 className="ruled-head pt-4">Journal</h2>
+            <Diary batch={batch} />
+          </div>
+          <aside className="min-w-0">
+            <WhatItIs measures={measures} batch={batch} of={r.reckoning} />
+            <ItsBottles measures={measures} batch={batch} reckoned={r} />
+            <FromABottle batch={batch} reckoned={r} />
+            {stage && (
+              <div className="pt-4">
+                <StageCautions cautions={cautionsAt(stage, r.cautions)} reasons={{}} given={batch.reasons} />
+              </div>
+            )}
+            <Actions batch={batch} />
+          </aside>
         </div>
-        <aside className="min-w-0">
-          <WhatItIs measures={measures} batch={batch} of={r.reckoning} />
-          <ItsBottles measures={measures} batch={batch} reckoned={r} />
-          <FromABottle batch={batch} reckoned={r} />
-          {stage && (
-            <div className="pt-4">
-              <StageCautions cautions={cautionsAt(stage, r.cautions)} reasons={{}} given={batch.reasons} />
-            </div>
-          )}
-          <Actions batch={batch} />
-        </aside>
       </div>
     </div>
   );
