@@ -276,8 +276,8 @@ describe("measures that changed under a batch", () => {
     const b = await begun();
     const page = await newPage(browser);
     await goTo(page, `${app.url}/household`);
-    await choose(page, "#house-units", "imperial");
-    await clickOn(page, "Keep it");
+    await clickOn(page, "our pint");
+    await clickOn(page, "imperial pints");
     await says(page, "Kept.");
     expect((await household(home.sql)).units).toBe("imperial");
     await goTo(page, `${app.url}/batch/${b.id}/strain`);

@@ -1,46 +1,58 @@
 import type { Metadata } from "next";
 import { db } from "@/store/db";
+import { coursesNow } from "@/store/courses";
+import { cellarBottles, remedies } from "@/store/shelf";
 import { storedItems } from "@/store/stores";
-import { CalendarOut } from "@/ui/stores/calendar";
-import { HouseWeeks } from "@/ui/stores/weeks";
-import { KnownNotes } from "@/ui/stores/known-notes";
-import { People } from "@/ui/stores/people";
-import { HouseholdSettings } from "@/ui/stores/settings";
+import { CalendarOut } from "@/ui/household/calendar";
+import { HouseMeasures } from "@/ui/household/measures";
+import { HouseWeeks } from "@/ui/household/weeks";
+import { KnownNotes } from "@/ui/household/known-notes";
+import { Places } from "@/ui/household/places";
+import { Table } from "@/ui/household/table";
 import { frame } from "../frame";
+import { sittersOf } from "./sitters";
 
 export const metadata: Metadata = { title: "Household" };
 
+/** The house: its measures and its places on their boards, and who lives here at the table. */
 export default async function HouseholdPage() {
-  const [{ home, today }, items] = await Promise.all([frame(), storedItems(db())]);
+  const [{ home, today, measures }, items] = await Promise.all([frame(), storedItems(db())]);
+  const [courses, made, bottles] = await Promise.all([
+    coursesNow(db(), items, { today, away: home.away }),
+    remedies(db(), today),
+    cellarBottles(db()),
+  ]);
   return (
-    <div className="pt-5 max-w-5xl grid gap-8">
-      <h1>{home.name}</h1>
-      <People
-        people={items
-          .filter((s) => s.item.what === "person")
-          .sort((a, b) => (JSON.stringify(a.item) < JSON.stringify(b.item) ? -1 : 1))}
-        today={today}
-      />
-      <HouseholdSettings
-        start={{
-          name: home.name,
-          units: home.units,
-          currency: home.currency,
-          degrees: home.degrees,
-          lengths: home.lengths,
-          zone: home.zone,
-        }}
-      />
-      <HouseWeeks
-        start={{
-          heightM: home.heightM,
-          strainDays: home.strainDays,
-          away: home.away,
-          morning: home.morning,
-        }}
-      />
-      <KnownNotes />
-      <CalendarOut on={home.feed !== ""} />
+    <div className="pt-5 grid grid-cols-1 gap-y-6">
+      <h1>
+        {home.name} <span className="quiet font-normal pl-3">touch what is yours</span>
+      </h1>
+      <div className="grid grid-cols-1 gap-x-12 gap-y-6 xl:grid-cols-[minmax(0,1fr)_auto]">
+        <HouseMeasures
+          start={{
+            name: home.name,
+            units: home.units,
+            currency: home.currency,
+            degrees: home.degrees,
+            lengths: home.lengths,
+            zone: home.zone,
+          }}
+        />
+        <Places places={home.places} bottles={bottles} />
+      </div>
+      <Table sitters={sittersOf(items, courses, made, { today, measures })} today={today} />
+      <div className="max-w-5xl grid gap-8 pt-4">
+        <HouseWeeks
+          start={{
+            heightM: home.heightM,
+            strainDays: home.strainDays,
+            away: home.away,
+            morning: home.morning,
+          }}
+        />
+        <KnownNotes />
+        <CalendarOut on={home.feed !== ""} />
+      </div>
     </div>
   );
 }

@@ -1,36 +1,12 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { printDay } from "@/core/day";
 import { type Away, WEEKDAYS, WEEKDAY_WORDS, type Weekday } from "@/core/care/weeks";
 import type { Settings } from "@/core/stores/settings";
 import { Field } from "../kit/field";
-import { useIntent } from "../kit/intent";
-import { toHouse } from "../kit/writes";
+import { Kept, useSettle } from "./use-settle";
 
 type Said = Pick<Settings, "heightM" | "strainDays" | "away" | "morning">;
-
-/** Writes some of what the household says of itself, and shows it. */
-function useSettle() {
-  const router = useRouter();
-  const intent = useIntent();
-  const [kept, setKept] = useState(false);
-  const settle = async (settings: Partial<Said>, was?: Partial<Said>): Promise<boolean> => {
-    setKept(false);
-    const r = await intent.send(toHouse(settings, was));
-    if (!r?.ok) return false;
-    setKept(true);
-    router.refresh();
-    return true;
-  };
-  return { ...intent, settle, kept };
-}
-
-const Kept = ({ kept }: { kept: boolean }) => (
-  <span role="status" className="quiet min-h-7">
-    {kept ? "Kept." : ""}
-  </span>
-);
 
 function StrainDays({ start }: { start: readonly Weekday[] }) {
   const { settle, sending, kept } = useSettle();
@@ -231,7 +207,7 @@ function MorningWord({ start }: { start: Settings["morning"] }) {
           />
         )}
       </Field>
-      <Field id="morning-at" label="at; the calendar’s touches too" fault={at("at")}>
+      <Field id="morning-at" label="what time; the calendar’s touches too" fault={at("at")}>
         {(tied) => (
           <input
             {...tied}

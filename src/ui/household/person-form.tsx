@@ -1,14 +1,11 @@
 "use client";
 import { Told } from "../kit/told";
 import { useId, useState } from "react";
-import { type Day } from "@/core/day";
-import { FLAGS, FLAG_WORDS, type Flag, type Person, isChild, isInfant } from "@/core/people/person";
-import type { Stored } from "@/core/stores/events";
+import { FLAGS, FLAG_WORDS, type Flag, type Person } from "@/core/people/person";
 import { Field } from "../kit/field";
-import { useKeep } from "./keep";
-import { NoLongerHere, PuttingAway } from "./put-away";
+import { useKeep } from "../stores/keep";
 
-const CLEAR: Person = { name: "", flags: [], allergies: [] };
+export const CLEAR: Person = { name: "", flags: [], allergies: [] };
 
 interface FormProps {
   readonly id: string;
@@ -80,7 +77,7 @@ function FlagBoxes({ flags, set }: { flags: readonly Flag[]; set: (to: readonly 
 }
 
 /** Who someone is, as far as the cautions ask. */
-function PersonForm(p: FormProps) {
+export function PersonForm(p: FormProps) {
   const { typed, flags, setFlags, sending, fault, at, type, send } = usePerson(p);
   const id = useId();
   return (
@@ -127,72 +124,5 @@ function PersonForm(p: FormProps) {
         </button>
       </p>
     </form>
-  );
-}
-
-function ageWords(p: Person, today: string): string {
-  if (isInfant(p, today)) return ", under twelve months";
-  return isChild(p, today) ? ", a child" : "";
-}
-
-/** Who lives here; the cautions think of them. */
-export function People({ people, today }: { people: readonly Stored[]; today: Day }) {
-  const [open, setOpen] = useState<string | undefined>();
-  const [fresh, setFresh] = useState("");
-  return (
-    <PuttingAway>
-      <section aria-labelledby="people">
-        <h2 id="people" className="ruled-head">
-          Who lives here
-        </h2>
-        {people.length === 0 && (
-          <p className="py-3 max-w-prose">
-            Nobody is written down. A short name or a role is enough; say what the cautions should think of,
-            and choose at the Bench whom a remedy is meant for.
-          </p>
-        )}
-        <ul>
-          {people.map((s) => {
-            if (s.item.what !== "person") return null;
-            const { what: _, ...p } = s.item;
-            const says = [
-              p.born ? `born ${p.born}${ageWords(p, today)}` : "",
-              ...p.flags.map((f) => FLAG_WORDS[f]),
-              p.allergies.length > 0 ? `allergic to ${p.allergies.join(", ")}` : "",
-              p.surgery ? `an operation on ${p.surgery}` : "",
-            ].filter((x) => x !== "");
-            return (
-              <li key={s.id} className="border-b border-rule py-2">
-                <div className="flex flex-wrap items-baseline gap-x-5">
-                  <span className="font-semibold">{p.name}</span>
-                  <span className="grow text-ash">
-                    {says.length > 0 ? says.join("; ") : "nothing to think of"}
-                  </span>
-                  <button
-                    type="button"
-                    className="plain"
-                    aria-expanded={open === s.id}
-                    onClick={() => setOpen(open === s.id ? undefined : s.id)}
-                  >
-                    change<span className="sr-only"> {p.name}</span>
-                  </button>
-                  <NoLongerHere id={s.id} words={p.name} why="moved out" seq={s.seq} />
-                </div>
-                {open === s.id && (
-                  <PersonForm key={s.seq} id={s.id} start={p} seen={s.seq} done={() => setOpen(undefined)} />
-                )}
-              </li>
-            );
-          })}
-        </ul>
-        {fresh !== "" ? (
-          <PersonForm key={fresh} id={fresh} start={CLEAR} done={() => setFresh("")} />
-        ) : (
-          <button type="button" className="plain min-h-11" onClick={() => setFresh(crypto.randomUUID())}>
-            write someone down
-          </button>
-        )}
-      </section>
-    </PuttingAway>
   );
 }
