@@ -67,6 +67,8 @@ export interface BatchLine {
   readonly kind: Kind;
   readonly state: BatchState;
   readonly begun_day: string;
+  /** Its bottles in order: what stands in each, mL; nothing in what is gone. */
+  readonly bottles: readonly { readonly vessel: string; readonly left: number; readonly open: boolean }[];
 }
 
 /** The years in which something was begun, newest first, with how many batches. */
@@ -77,8 +79,11 @@ export const batchYears = (sql: Sql): Promise<{ year: number; batches: number }[
 /** Every batch begun in a year, whatever became of it, newest first. */
 export const batchesOf = (sql: Sql, year: number): Promise<BatchLine[]> =>
   sql<BatchLine[]>`
-    select id, code, name, kind, state, begun_day from batch
-    where begun_day >= make_date(${year}, 1, 1) and begun_day < make_date(${year + 1}, 1, 1) order by begun_day desc, code desc`;
+    select id, code, name, kind, state, begun_day, coalesce((
+        select json_agg(json_build_object('vessel', x.vessel, 'left', case when x.state = 'kept' then x.left_ml else 0 end,
+          'open', x.opened_day is not null) order by x.number)
+        from bottle x where x.batch_id = batch.id), '[]') as bottles
+    from batch where begun_day >= make_date(${year}, 1, 1) and begun_day < make_date(${year + 1}, 1, 1) order by begun_day desc, code desc`;
 
 /** Every bottle that stands somewhere, first to use first: by its day, an opened one before a closed one, then the oldest. */
 export const cellarBottles = (sql: Sql): Promise<CellarBottle[]> =>

@@ -213,7 +213,7 @@ describe("what is carried out", () => {
     await clickOn(page, "ready by a day");
     await says(page, "What you have made before");
     await typeDay(page, "#ready-by", "2026-12-24");
-    await clickOn(page, "reckon back");
+    await clickOn(page, "when must I start?");
     await says(page, "Ready by 24 December 2026");
     expect(await words(page)).toContain("too late");
     await goTo(page, `${app.url}/ready?by=2020-01-01`);

@@ -6,6 +6,7 @@ import { reckonBatch } from "@/core/journal/reckon";
 import { counted } from "@/core/words";
 import { db } from "@/store/db";
 import { batchOf } from "@/store/journal";
+import { JarsBeside } from "@/ui/batch/jars-beside";
 import { Compared } from "@/ui/batch/compared";
 import { frame } from "../frame";
 
@@ -52,7 +53,10 @@ export default async function ComparePage({
           side.
         </p>
       ) : (
-        <Compared sides={sides} measures={measures} />
+        <>
+          <JarsBeside sides={sides} measures={measures} />
+          <Compared sides={sides} measures={measures} />
+        </>
       )}
     </div>
   );

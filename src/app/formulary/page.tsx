@@ -4,7 +4,8 @@ import { db } from "@/store/db";
 import { recipesIn } from "@/store/recipes";
 import { busyVessels } from "@/store/shelf";
 import { storedItems } from "@/store/stores";
-import { Book, BookList } from "@/ui/formulary/book";
+import { Book } from "@/ui/formulary/book";
+import { Spines } from "@/ui/formulary/spines";
 import { WriteIn } from "@/ui/formulary/write-in";
 import { frame } from "../frame";
 import { bookRows } from "./book-rows";
@@ -22,7 +23,7 @@ export default async function FormularyPage({ searchParams }: { searchParams: Pr
     busyVessels(db()),
   ]);
   return (
-    <div className="pt-5 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
+    <div className="pt-5 grid gap-x-10 gap-y-6 lg:grid-cols-2">
       <div className="min-w-0">
         <h1 className="pb-2">The book</h1>
         {book.rows.length === 0 && q === "" ? (
@@ -33,13 +34,13 @@ export default async function FormularyPage({ searchParams }: { searchParams: Pr
         ) : (
           <>
             {(book.more > 0 || q !== "") && <Book rows={[]} more={book.more} asked={q} />}
-            <BookList rows={book.rows} more={book.more} />
+            <Spines rows={book.rows} more={book.more} />
           </>
         )}
         {away.length > 0 && (
           <details className="pt-3">
             <summary className="min-h-9 text-cobalt">put away: {away[0]?.all}</summary>
-            <BookList rows={away} more={(away[0]?.all ?? 0) - away.length} />
+            <Spines rows={away} more={(away[0]?.all ?? 0) - away.length} />
           </details>
         )}
         <p className="pt-4 flex flex-wrap gap-x-4">

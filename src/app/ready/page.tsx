@@ -1,16 +1,16 @@
 import type { Metadata } from "next";
-import Link from "@/ui/kit/link";
 import { z } from "zod";
 import { careOf } from "@/core/care/care";
 import { reckonProgram } from "@/core/reckoning/reckon";
 import { resolve } from "@/core/reckoning/resolve";
 import { plansIn } from "@/store/recipes";
-import { type InTheBook, type MadeBefore, type ReadyBy, readyBy } from "@/core/advice/ready-by";
+import { type InTheBook, type MadeBefore, readyBy } from "@/core/advice/ready-by";
 import { addDays, isDay, printDay } from "@/core/day";
 import { reckonBatch } from "@/core/journal/reckon";
 import { db } from "@/store/db";
 import { batchOf } from "@/store/journal";
 import { remedies } from "@/store/shelf";
+import { Months, Ribbon } from "@/ui/ready/ribbon";
 import { frame } from "../frame";
 
 export const metadata: Metadata = { title: "Ready by" };
@@ -50,39 +50,6 @@ async function inTheBook(): Promise<InTheBook[]> {
   });
 }
 
-const LATE: Readonly<Record<ReadyBy["late"], string>> = {
-  no: "",
-  hurry: "past its best day; begun now it is strained early",
-  "too-late": "too late",
-};
-
-function hrefOf(from: ReadyBy["from"]): string | undefined {
-  if ("batch" in from) return `/bench?again=${from.batch}`;
-  return "recipe" in from ? `/bench?recipe=${from.recipe}` : undefined;
-}
-
-function OneRemedy({ r, today }: { r: ReadyBy; today: string }) {
-  // A way needs its herb first: that is chosen on the Bench. What was made before has one.
-  const href = r.late === "too-late" ? undefined : hrefOf(r.from);
-  const gone = r.late === "too-late" ? "text-ash" : "";
-  const soon = r.best <= addDays(today, 1);
-  return (
-    <li className="py-2 border-b border-rule grid grid-cols-[7.5rem_minmax(0,1fr)] gap-x-4">
-      <span className={r.late === "too-late" ? "text-ash line-through" : "font-bold"}>
-        {soon && r.late === "no" ? "today" : printDay(r.best, "short")}
-      </span>
-      <span>
-        {href ? <Link href={href}>{r.name}</Link> : <span className={gone}>{r.name}</span>}
-        <span className="text-ash">
-          {r.days.value > 0 ? `, ${r.days.value} days` : ", in an afternoon"}
-          {r.late === "no" && r.last !== r.best ? `; at the latest ${printDay(r.last, "short")}` : ""}
-        </span>
-        {r.late !== "no" && <strong className="text-rust block">{LATE[r.late]}</strong>}
-      </span>
-    </li>
-  );
-}
-
 export default async function ReadyPage({ searchParams }: { searchParams: Promise<Record<string, string>> }) {
   const { today } = await frame();
   const said = Asked.safeParse(await searchParams);
@@ -95,8 +62,9 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
   const recipes = all.filter((r) => "recipe" in r.from);
   const mine = all.filter((r) => "batch" in r.from);
   const ways = all.filter((r) => "way" in r.from);
+  const at = { today, by };
   return (
-    <div className="pt-5 max-w-4xl">
+    <div className="pt-5">
       <h1>Ready by {printDay(by, "year")}</h1>
       <form className="flex flex-wrap items-end gap-4 py-3" action="/ready">
         <p>
@@ -114,7 +82,7 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
           />
         </p>
         <button type="submit" className="slab">
-          reckon back
+          when must I start?
         </button>
         {wrong && (
           <p id="ready-wrong" role="alert" className="wrong basis-full">
@@ -122,40 +90,43 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
           </p>
         )}
       </form>
-      {mine.length > 0 && (
-        <section aria-labelledby="ready-mine" className="pt-2">
-          <h2 id="ready-mine" className="ruled-head">
-            What you have made before, by the last day to begin it
+      <div data-drawing="">
+        <Months {...at} />
+        {mine.length > 0 && (
+          <section aria-labelledby="ready-mine" className="pt-2">
+            <h2 id="ready-mine" className="ruled-head">
+              What you have made before, by the last day to begin it
+            </h2>
+            <ul>
+              {mine.map((r) => (
+                <Ribbon key={r.name + r.kind} r={r} at={at} />
+              ))}
+            </ul>
+          </section>
+        )}
+        {recipes.length > 0 && (
+          <section aria-labelledby="ready-book" className="pt-5">
+            <h2 id="ready-book" className="ruled-head">
+              In the book
+            </h2>
+            <ul>
+              {recipes.map((r) => (
+                <Ribbon key={"recipe" in r.from ? r.from.recipe : r.name} r={r} at={at} />
+              ))}
+            </ul>
+          </section>
+        )}
+        <section aria-labelledby="ready-ways" className="pt-5">
+          <h2 id="ready-ways" className="ruled-head">
+            Every way there is
           </h2>
           <ul>
-            {mine.map((r) => (
-              <OneRemedy key={r.name + r.kind} r={r} today={today} />
+            {ways.map((r) => (
+              <Ribbon key={r.name} r={r} at={at} />
             ))}
           </ul>
         </section>
-      )}
-      {recipes.length > 0 && (
-        <section aria-labelledby="ready-book" className="pt-5">
-          <h2 id="ready-book" className="ruled-head">
-            In the book
-          </h2>
-          <ul>
-            {recipes.map((r) => (
-              <OneRemedy key={"recipe" in r.from ? r.from.recipe : r.name} r={r} today={today} />
-            ))}
-          </ul>
-        </section>
-      )}
-      <section aria-labelledby="ready-ways" className="pt-5">
-        <h2 id="ready-ways" className="ruled-head">
-          Every way there is
-        </h2>
-        <ul>
-          {ways.map((r) => (
-            <OneRemedy key={r.name} r={r} today={today} />
-          ))}
-        </ul>
-      </section>
+      </div>
     </div>
   );
 }

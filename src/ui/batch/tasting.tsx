@@ -3,26 +3,26 @@ import { useState } from "react";
 import { printDay } from "@/core/day";
 import type { Body } from "@/core/journal/events";
 import type { Batch } from "@/core/journal/fold";
-import { HOW_STRONG, TASTES, entryWords } from "./entry-words";
+import { TASTES, entryWords } from "./entry-words";
+import { FiveSpoons, type Tastes } from "./spoons";
 import { When } from "../kit/when";
 import { Refusal } from "./refusal";
 import { useWrite } from "./write";
 
 type Said = Partial<Body<"tasted">>;
 
+const tastesOf = (said: Said): Tastes =>
+  Object.fromEntries(TASTES.flatMap((t) => (said[t] === undefined ? [] : [[t, said[t]]])));
+const without = (said: Said, keys: readonly string[]): Said =>
+  Object.fromEntries(Object.entries(said).filter(([k]) => !keys.includes(k)));
+
 /** One of a few, pressed and let go again. */
-function Press({ on, name, words, press }: { on: boolean; name?: string; words: string; press: () => void }) {
+function Press({ on, words, press }: { on: boolean; words: string; press: () => void }) {
   const look = on
     ? "bg-cobalt text-on-cobalt font-semibold"
     : "text-cobalt border-b border-dashed border-cobalt";
   return (
-    <button
-      type="button"
-      aria-pressed={on}
-      aria-label={name}
-      className={`min-h-11 min-w-11 px-2 ${look}`}
-      onClick={press}
-    >
+    <button type="button" aria-pressed={on} className={`min-h-11 min-w-11 px-2 ${look}`} onClick={press}>
       {words}
     </button>
   );
@@ -42,30 +42,6 @@ function Tasted({ batch }: { batch: Batch }) {
       ))}
     </ul>
   );
-}
-
-/** Five tastes from none to very. */
-function FiveTastes({ said, say }: { said: Said; say: (to: Said) => void }) {
-  return TASTES.map((t) => (
-    <fieldset key={t} className="flex flex-wrap items-center gap-x-1">
-      <legend className="sr-only">{t}</legend>
-      <span className="w-14" aria-hidden="true">
-        {t}
-      </span>
-      {HOW_STRONG.map((how, n) => (
-        <Press
-          key={how}
-          on={said[t] === n}
-          name={`${t}: ${how}`}
-          words={how}
-          press={() => {
-            const { [t]: was, ...rest } = said;
-            say(was === n ? rest : { ...said, [t]: n });
-          }}
-        />
-      ))}
-    </fieldset>
-  ));
 }
 
 const READY = [
@@ -92,7 +68,7 @@ function StrainItNow({ said, say }: { said: Said; say: (to: Said) => void }) {
   );
 }
 
-/** How it tastes: five tastes from none to very, in words, and whether to strain it now. */
+/** How it tastes: five spoons, in words, and whether to strain it now. */
 export function Tasting({ batch }: { batch: Batch }) {
   const { write, insist, sending, fault, when } = useWrite(batch.id, batch.seq);
   const [said, say] = useState<Said>({});
@@ -118,7 +94,15 @@ export function Tasting({ batch }: { batch: Batch }) {
             void send();
           }}
         >
-          <FiveTastes said={said} say={say} />
+          <FiveSpoons
+            said={tastesOf(said)}
+            before={batch.stove.tastings.at(-1)}
+            say={(to) => say({ ...without(said, TASTES), ...to })}
+          />
+          <p className="quiet">
+            Fill each as far as the taste is strong; the same touch again takes it back.
+            {batch.stove.tastings.length > 0 ? " Dashed, as it tasted the time before." : ""}
+          </p>
           <label className="quiet block" htmlFor="taste-words">
             in words
           </label>

@@ -14,7 +14,12 @@ export function TickToCompare({ many, children }: { many: boolean; children: Rea
       onChange={(e) => setTicked(new FormData(e.currentTarget).getAll("b").length)}
       onSubmit={(e) => (ticked < LEAST || ticked > MOST) && e.preventDefault()}
     >
-      <ul className="pt-3">{children}</ul>
+      <ul
+        data-drawing=""
+        className="pt-3 grid gap-y-5 grid-cols-2 sm:grid-cols-[repeat(auto-fill,minmax(9.5rem,1fr))]"
+      >
+        {children}
+      </ul>
       {many && (
         <p className="flex flex-wrap items-center gap-x-5 pt-3">
           <button type="submit" className="slab" disabled={ticked < LEAST || ticked > MOST}>

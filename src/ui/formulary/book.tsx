@@ -1,5 +1,4 @@
 import Link from "../kit/link";
-import { KIND } from "@/core/plan/kinds";
 import type { BookRow } from "@/core/formulary/recipe";
 import { counted } from "@/core/words";
 
@@ -57,29 +56,5 @@ export function Book({
         </p>
       )}
     </nav>
-  );
-}
-
-/** The whole book at a glance, with what each is and what was made of it. */
-export function BookList({ rows, more }: { rows: readonly BookRow[]; more: number }) {
-  return (
-    <ul className="border-t border-rule">
-      {rows.map((r) => (
-        <li
-          key={r.id}
-          className="border-b border-rule grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 items-baseline py-1"
-        >
-          <Link href={`/formulary/${r.id}`} className="min-h-9 inline-flex items-center font-semibold">
-            {r.name}
-          </Link>
-          <span className="quiet text-right">
-            {KIND[r.kind].name}
-            {r.versions > 1 ? `, ${counted(r.versions, "way", "ways")}` : ""}
-            {r.batches > 0 ? `; ${counted(r.batches, "batch", "batches")}` : ""}
-          </span>
-        </li>
-      ))}
-      {more > 0 && <li className="quiet py-2">and {more} more; type to find one</li>}
-    </ul>
   );
 }

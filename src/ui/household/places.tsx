@@ -15,7 +15,11 @@ const placeOf = (b: CellarBottle, places: readonly Place[]): Place | undefined =
 /** Where bottles may stand, each place on its own board with some of what is there. */
 export function Places({ places, bottles }: { places: readonly Place[]; bottles: readonly CellarBottle[] }) {
   return (
-    <ul data-drawing="" className="flex flex-wrap gap-x-4 sm:gap-x-8 gap-y-4" aria-label="Where bottles stand">
+    <ul
+      data-drawing=""
+      className="flex flex-wrap gap-x-4 sm:gap-x-8 gap-y-4"
+      aria-label="Where bottles stand"
+    >
       {places.map((p) => {
         const here = bottles.filter((b) => placeOf(b, places) === p);
         const board = p.class === "fridge" || p.class === "freezer" ? p.class : "cupboard";

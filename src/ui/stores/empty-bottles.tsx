@@ -4,6 +4,7 @@ import { useState } from "react";
 import { VESSELS, isFilledInto, soldIn } from "@/core/vessel/catalogue";
 import { type Vessel, vesselWords } from "@/core/vessel/vessel";
 
+import { type Shape, ShapeDefs, ShelfBottle } from "../figures/shelf-bottles";
 import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
 import type { Stored } from "@/core/stores/events";
@@ -13,6 +14,16 @@ type EmptiesStored = Stored & { readonly item: Empties };
 
 type Keeping = ReturnType<typeof useKeep>;
 const brimOf = (e: EmptiesStored): number => VESSELS.get(e.item.vessel)?.fillMl ?? 0;
+
+/** Pixels for a centimetre, so that the tallest stands on its board; bottles of one size that are drawn. */
+const SCALE = 4.6;
+const DRAWN = 5;
+const shapeOf = (v: Vessel): Shape => ({
+  id: `empty-${v.id}`,
+  profile: v.solid.profile,
+  lid: v.lid,
+  scale: SCALE,
+});
 
 /** One size, and how many of it there are: one more, one fewer. */
 function OneSize({ of: e, k }: { of: EmptiesStored; k: Keeping }) {
@@ -32,8 +43,19 @@ function OneSize({ of: e, k }: { of: EmptiesStored; k: Keeping }) {
     </button>
   );
   return (
-    <li className="border-b border-rule py-1 flex items-center justify-between gap-3">
-      <span>{words}</span>
+    <li className="min-w-0 grid justify-items-center">
+      <span
+        className="w-full border-b-[7px] border-iron flex items-end justify-center px-2 min-h-24"
+        aria-hidden="true"
+      >
+        {v &&
+          Array.from({ length: Math.min(count, DRAWN) }, (_, i) => (
+            <span key={i} className={i > 0 ? "-ml-3" : ""}>
+              <ShelfBottle of={shapeOf(v)} toCm={0} substance="water" />
+            </span>
+          ))}
+      </span>
+      <span className="text-center pt-1 leading-tight">{words}</span>
       <span className="inline-flex items-center gap-2">
         {step(-1, "−", "One fewer")}
         <strong className="w-8 text-center">{count}</strong>
@@ -112,7 +134,13 @@ export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] })
       <h2 id="empties" className="text-[1.25rem]">
         Empty bottles
       </h2>
-      <ul className="pt-2 border-t-2 border-iron mt-2">
+      <ShapeDefs
+        shapes={empties.flatMap((e) => {
+          const v = VESSELS.get(e.item.vessel);
+          return v ? [shapeOf(v)] : [];
+        })}
+      />
+      <ul data-drawing="" className="pt-3 grid grid-cols-[repeat(auto-fill,minmax(8.25rem,1fr))] gap-y-3">
         {[...empties]
           .sort((a, b) => brimOf(b) - brimOf(a))
           .map((e) => (

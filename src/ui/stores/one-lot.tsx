@@ -1,6 +1,8 @@
 "use client";
 import Link from "../kit/link";
 import { useState } from "react";
+import { type Shape, ShelfBottle } from "../figures/shelf-bottles";
+import type { StandsIn } from "./stands-in";
 import { type Day, printDay } from "@/core/day";
 import type { Dried } from "@/core/stores/dried";
 import type { Catalogue } from "@/core/material/catalogue";
@@ -8,7 +10,7 @@ import { isLiquid, stuffOf } from "@/core/material/material";
 import { pricePerG, printMoney } from "@/core/stores/cost";
 import type { Stored } from "@/core/stores/events";
 import type { Lot } from "@/core/stores/item";
-import { Swatch, substanceOf } from "../figures/substance";
+import { substanceOf } from "../figures/substance";
 import { useUnits } from "../kit/units";
 import { useKeep } from "./keep";
 import { DryIt } from "./dry-it";
@@ -79,7 +81,7 @@ function Restate({
   const told = fault || badPrice ? `${id}-wrong` : undefined;
   return (
     <form
-      className="flex flex-wrap gap-4 items-end pt-2 pl-9"
+      className="flex flex-wrap gap-4 items-end pt-2"
       onSubmit={(e) => {
         e.preventDefault();
         void restate();
@@ -137,13 +139,71 @@ function Restate({
   );
 }
 
-/** One lot: what is left of it, what it cost; weighed anew or put away. */
+/** What a lot is besides its name: its form, how strong it is, since when it dries. */
+function lotWords(l: Lot): string {
+  return [
+    l.form ? `, ${l.form}` : "",
+    l.drying ? `, drying since ${printDay(l.drying, "short")}` : "",
+    l.strength ? `, ${l.strength}` : "",
+    l.water !== undefined ? `, ${l.water} % water` : "",
+  ].join("");
+}
+
+/** One lot on its shelf: its vessel, as full as it is left. It opens by a touch. */
 export function OneLot({
+  lot: s,
+  shape,
+  catalogue,
+  open,
+  touch,
+}: {
+  lot: LotStored;
+  /** What it is drawn in; nothing where it is not known what it is. */
+  shape: (StandsIn & { readonly drawn: Shape }) | undefined;
+  catalogue: Catalogue;
+  open: boolean;
+  touch: () => void;
+}) {
+  const of = useLot(s, catalogue);
+  const l = s.item;
+  return (
+    <li id={`lot-${s.id}`} className={`min-w-0 text-center target:bg-glaze ${open ? "bg-glaze" : ""}`}>
+      <button type="button" className="block w-full" aria-expanded={open} onClick={touch}>
+        <span
+          className="flex items-end justify-center h-44 border-b-[7px] border-iron px-1"
+          aria-hidden="true"
+        >
+          {shape && of.stuff && (
+            <>
+              <ShelfBottle of={shape.drawn} toCm={shape.toCm} substance={substanceOf(of.stuff)} />
+              {shape.behind > 0 && <span className="quiet pb-2">+ {shape.behind}</span>}
+            </>
+          )}
+        </span>
+        <span className="inline-block pt-1.5 px-1 leading-tight break-words max-w-full">
+          <span className="sr-only">change the amount of </span>
+          <span className="stitch">{of.name}</span>
+          <span className="font-normal text-iron">{lotWords(l)}</span>
+        </span>
+      </button>
+      <p>
+        {s.leftG < 0.5 ? <span className="text-ash">used up</span> : <strong>{of.said(s.leftG)}</strong>}
+        {s.leftG >= 0.5 && s.leftG < l.grams * 0.98 && (
+          <span className="quiet block">of {of.said(l.grams)}</span>
+        )}
+      </p>
+    </li>
+  );
+}
+
+/** What is known of a lot, and what may be said anew of it: its amount, its price, that it is dry, that it is gone. */
+export function LotOpened({
   lot: s,
   currency,
   catalogue,
   before,
   today,
+  done,
 }: {
   lot: LotStored;
   currency: string;
@@ -151,43 +211,22 @@ export function OneLot({
   /** What the household’s own drying of it came to. */
   before: Dried | undefined;
   today: Day;
+  done: () => void;
 }) {
   const of = useLot(s, catalogue);
-  const [open, setOpen] = useState(false);
   const l = s.item;
   const per = pricePerG({ ...l, boughtG: s.boughtG });
   return (
-    <li id={`lot-${s.id}`} className="border-b border-rule py-2 target:bg-glaze">
-      <div className="grid grid-cols-[20px_minmax(0,1fr)_auto] sm:grid-cols-[20px_minmax(0,14rem)_7rem_9.5rem_minmax(0,1fr)_auto] items-baseline gap-x-4">
-        <span className="self-center">{of.stuff && <Swatch of={substanceOf(of.stuff)} />}</span>
-        <span className="min-w-0">
-          <span className="font-semibold">{of.name}</span>
-          {l.form ? `, ${l.form}` : ""}
-          {l.drying ? `, drying since ${printDay(l.drying, "short")}` : ""}
-          {l.strength ? `, ${l.strength}` : ""}
-          {l.water !== undefined ? `, ${l.water} % water` : ""}
-        </span>
-        <span className="text-right">
-          {s.leftG < 0.5 ? <span className="text-ash">used up</span> : of.said(s.leftG)}
-          {s.leftG >= 0.5 && s.leftG < l.grams * 0.98 && (
-            <span className="quiet block">of {of.said(l.grams)}</span>
-          )}
-        </span>
-        <span className="text-ash sm:text-right col-start-2 sm:col-start-auto">
-          {priceWords(l.price, per, currency)}
-        </span>
-        <span className="text-ash min-w-0 col-start-2 sm:col-start-auto">
-          {printDay(l.got, "short")}
+    <li className="col-span-full bg-glaze px-4 py-3 mb-4">
+      <p>
+        <strong>{of.name}</strong>
+        <span className="text-ash">
+          , {priceWords(l.price, per, currency)}; {printDay(l.got, "year")}
           {l.from ? `, ${l.from}` : ""}
         </span>
-        <span className="col-start-2 sm:col-start-auto">
-          <button type="button" className="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
-            change the amount<span className="sr-only"> of {of.name}</span>
-          </button>
-        </span>
-      </div>
-      {open && <Restate lot={s} of={of} currency={currency} done={() => setOpen(false)} />}
-      {open && <DryIt lot={s} said={of.said} before={before} today={today} done={() => setOpen(false)} />}
+      </p>
+      <Restate lot={s} of={of} currency={currency} done={done} />
+      <DryIt lot={s} said={of.said} before={before} today={today} done={done} />
     </li>
   );
 }
