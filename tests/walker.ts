@@ -41,7 +41,11 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
     "changes",
   ],
   [/^Begin this batch$/, "writes"],
-  [/ against /, "slides"],
+  [/ against |^(?:sweet|sharp|hot|bitter|herb)$/, "slides"],
+  [
+    /^(?:our (?:cup|pint|half litre|spoons)|°[CF]|cm|in|£|Europe\/London|[A-Z][\w’'-]+(?:, | & )[\w &-]*: )/,
+    "changes",
+  ],
   [/^Good to know of any remedy like it: /, "changes"],
   [/^we know how this is done$|^tell us again$/, "writes"],
   [/^it stands in the /, "writes"],
@@ -68,7 +72,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   // A batch, and its steps.
   [/^(?:Put right: |it was begun by accident|discard this batch)/, "changes"],
   [
-    /^(?:topped up with|a note: |The jug shows|What is left in the cloth|a size of your own|first cell|Bottle \d: mL)/,
+    /^(?:topped up with|a note: |The jug shows|What is left in the cloth|a size of your own|first free label|Bottle \d: mL)/,
     "types",
   ],
   [/^(?:of|on|label, mm|Bottle \d(?:: place)?)$/, "chooses"],
@@ -110,6 +114,9 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/ takes .* of |^all \d have$|^both have$|: got it$|^Keep the blend$|^It stays in$/, "writes"],
   // The book.
   [/^(?:Boatman’s mustard vinegar|Winter damson|20\d\d, \d+)$/, "goes"],
+  [/^its gift label$/, "goes"],
+  [/^(?:for whom|a word with it)$/, "types"],
+  [/^write it on$/, "writes"],
   [/^(?:put on |take off |the (?:bottle|jar while it works)|its (?:lid|neck)|a gift|label the jar)$/, "goes"],
   [
     /^(?:write or paste one in|beside \d|version \d|its recipe|tables|the last \d side by side|set it on the Bench so|Make it again)/,

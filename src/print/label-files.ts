@@ -3,7 +3,7 @@ import type { Item, LabelLayout } from "@/core/label/layout-item";
 import type { LabelWords } from "@/core/label/blocks";
 import { MM_PER_PT, layOut, layOutWords } from "@/core/label/layout";
 import { type Sheet, gridCells } from "@/core/label/sheet";
-import { type LabelSort, giftWords, layOutLid, neckHole, neckWords } from "@/core/label/sorts";
+import { type Greeting, type LabelSort, giftWords, layOutLid, neckHole, neckWords } from "@/core/label/sorts";
 import { create as codeOf } from "qrcode";
 import { LEAST_MODULE } from "./module-size";
 import { measure, newDocument, runsOf, withoutGlyph } from "./fonts";
@@ -74,7 +74,12 @@ export function withCodes(l: LabelLayout): LabelLayout {
 
 /** What a label is: a bottle’s in one of its sorts, or a working jar’s words. */
 export type ToPrint =
-  | { readonly sort: Exclude<LabelSort, "jar">; readonly label: Label; readonly from: string }
+  | {
+      readonly sort: Exclude<LabelSort, "jar">;
+      readonly label: Label;
+      readonly from: string;
+      readonly greeting?: Greeting;
+    }
   | { readonly sort: "jar"; readonly words: LabelWords };
 
 /** A label set in a space of so many mm; letters no font of ours has are told with what found no room. */
@@ -88,7 +93,7 @@ export function printed(p: ToPrint, widthMm: number, heightMm: number): LabelLay
   const typed =
     p.sort === "jar"
       ? [p.words.name, ...p.words.blocks.map((b) => b.words)].join("")
-      : typedOn(drawable(p.label));
+      : typedOn(drawable(p.label)) + (p.greeting?.for ?? "") + (p.greeting?.say ?? "");
   return { ...set, noGlyph: withoutGlyph(plain(typed)) };
 }
 
@@ -111,7 +116,16 @@ function setOf(p: ToPrint, widthMm: number, heightMm: number): LabelLayout {
       return { ...set, items: [neckHole(widthMm), ...set.items] };
     }
     case "gift":
-      return layOutWords(giftWords(drawable(p.label), plain(p.from)), widthMm, heightMm, measure, codeSide);
+      return layOutWords(
+        giftWords(drawable(p.label), plain(p.from), {
+          for: p.greeting?.for && plain(p.greeting.for),
+          say: p.greeting?.say && plain(p.greeting.say),
+        }),
+        widthMm,
+        heightMm,
+        measure,
+        codeSide,
+      );
   }
 }
 

@@ -18,6 +18,12 @@ export const WithOthers = z
   .transform((s) => s.split(",").filter((id) => id !== ""))
   .pipe(z.array(z.uuid()).max(20));
 
+/** Whom a gift is for, and a word with it. */
+export const Greeted = z.object({
+  for: z.string().trim().max(60).optional(),
+  say: z.string().trim().max(200).optional(),
+});
+
 /** What may be asked of the label files: a size in mm, a page to lay them on, where to start. */
 export const LabelRequest = z.object({
   size: z
@@ -31,6 +37,7 @@ export const LabelRequest = z.object({
   start: z.coerce.number().int().min(1).max(200).default(1),
   with: WithOthers.default([]),
   bottle: z.coerce.number().int().min(1).max(100).optional(),
+  ...Greeted.shape,
 });
 
 /** Width and height in mm of a size such as `80x50`, within what a bottle carries. */

@@ -106,8 +106,11 @@ describe("the household's weeks", () => {
   test("tasted in a few touches, and told in the journal", async () => {
     await goTo(page, `${app.url}/batch/${ids["TI-26-01"]}`);
     await clickOn(page, "write down how it tastes");
-    await clickOn(page, "bitter: much");
-    await clickOn(page, "hot: a little");
+    await page.focus(`[role="slider"][aria-label="bitter"]`);
+    for (let i = 0; i < 4; i++) await page.keyboard.press("ArrowUp");
+    await page.focus('[role="slider"][aria-label="hot"]');
+    await page.keyboard.press("ArrowUp");
+    await page.keyboard.press("ArrowUp");
     await page.type("#taste-words", "woody");
     await clickOn(page, "not yet");
     await clickOn(page, "Write down the taste");

@@ -77,12 +77,23 @@ export const neckHole = (widthMm: number): Item => ({
   r: NECK_HOLE.r,
 });
 
-/** A gift: from whom, then all that a bottle must say. */
-export const giftWords = (l: Label, from: string): LabelWords => ({
+/** Whom a gift is for, and a word that goes with it, as they were typed. */
+export interface Greeting {
+  readonly for?: string | undefined;
+  readonly say?: string | undefined;
+}
+
+/** A gift: for whom, with what word, from whom, then all that a bottle must say. */
+export const giftWords = (l: Label, from: string, g: Greeting = {}): LabelWords => ({
   name: l.name,
   code: l.code,
   ...(l.scan ? { scan: l.scan } : {}),
-  blocks: [block("from", `Put up at ${from}.`, 2), ...blocksOf(l)],
+  blocks: [
+    ...(g.for ? [block("for", `For ${g.for}`, 0, { face: "bold", scale: 1.25 })] : []),
+    ...(g.say ? [block("a word with it", g.say, 1, { most: 4 })] : []),
+    block("from", `Put up at ${from}.`, 2),
+    ...blocksOf(l),
+  ],
 });
 
 /** A round label: code, name, best-by, each line within the circle; what finds no room is told. */

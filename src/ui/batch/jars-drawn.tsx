@@ -44,7 +44,10 @@ export function JarsDrawn({ jars }: { jars: readonly JarBeside[] }) {
     >
       {jars.map((j) => (
         <li key={j.code} className="min-w-0 text-center">
-          <div className="flex items-end justify-center border-b-[7px] border-iron">
+          <div
+            className="flex items-end justify-center border-b-[7px] border-iron"
+            style={{ minHeight: Math.max(...jars.map(highCm)) * scale + 8 }}
+          >
             <VesselFigure
               profile={j.profile}
               layers={j.layers}

@@ -18,12 +18,10 @@ const without = (said: Said, keys: readonly string[]): Said =>
 
 /** One of a few, pressed and let go again. */
 function Press({ on, words, press }: { on: boolean; words: string; press: () => void }) {
-  const look = on
-    ? "bg-cobalt text-on-cobalt font-semibold"
-    : "text-cobalt border-b border-dashed border-cobalt";
+  const look = on ? "bg-cobalt text-on-cobalt font-semibold" : "";
   return (
     <button type="button" aria-pressed={on} className={`min-h-11 min-w-11 px-2 ${look}`} onClick={press}>
-      {words}
+      <span className={on ? "" : "stitch"}>{words}</span>
     </button>
   );
 }

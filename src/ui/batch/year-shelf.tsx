@@ -8,6 +8,7 @@ import type { Vessel } from "@/core/vessel/vessel";
 import { SUBSTANCE_OF } from "../cellar/shelf-words";
 import { type Shape, ShapeDefs, ShelfBottle } from "../figures/shelf-bottles";
 import { VesselFigure } from "../figures/vessel";
+import { BoardEnds } from "../kit/board-ends";
 import Link from "../kit/link";
 import type { Card } from "../shelf/card";
 
@@ -109,6 +110,7 @@ export function YearShelf({ rows, cards }: { rows: readonly InYear[]; cards: rea
           <p className={b.state === "working" ? "font-bold" : ""}>{STATE_WORDS[b.state]}</p>
         </li>
       ))}
+      <BoardEnds of={rows.length} className="h-[10.5rem] border-b-[7px] border-iron" />
     </>
   );
 }

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Place } from "@/core/stores/settings";
+import Link from "../kit/link";
 import { When } from "../kit/when";
 import type { InHand } from "./bottle-words";
 import { Look, Pour } from "./pour-and-look";
@@ -14,6 +15,7 @@ function Said({
   write,
   sending,
   refused,
+  also,
 }: {
   id: string;
   label: string;
@@ -22,6 +24,8 @@ function Said({
   sending: boolean;
   /** Why it was not written. */
   refused?: string | undefined;
+  /** What may be done besides, with what is typed so far. */
+  also?: (said: string) => React.ReactNode;
 }) {
   const [said, setSaid] = useState("");
   return (
@@ -49,6 +53,7 @@ function Said({
       <button type="submit" className="plain min-h-11" disabled={sending || said.trim() === ""}>
         {button}
       </button>
+      {also?.(said.trim())}
       {refused && (
         <p id={`${id}-wrong`} role="alert" className="wrong basis-full">
           {refused}
@@ -135,6 +140,14 @@ export function Touches({ p, w, places }: { p: InHand; w: Writing; places: reado
           sending={w.sending}
           refused={w.refused("given")?.message}
           write={(to) => void w.write("given", { to })}
+          also={(to) => (
+            <Link
+              href={`/batch/${p.batchId}/label?sort=gift${to ? `&for=${encodeURIComponent(to)}` : ""}`}
+              className="inline-flex items-center min-h-11"
+            >
+              its gift label
+            </Link>
+          )}
         />
       )}
       {open === "throw" && (

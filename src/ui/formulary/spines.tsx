@@ -7,6 +7,8 @@ import Link from "../kit/link";
 
 /** Px: a spine’s height, its width with nothing made of it, and what each batch adds, up to so many. */
 const [TALL, THIN, EACH, MOST] = [236, 52, 5, 8];
+/** Px at a spine’s foot for its pattern. */
+const FOOT = 46;
 /** Heights differ a little from book to book, as they do on a board; always the same for the same name. */
 const tallOf = (name: string): number => TALL - ([...name].reduce((n, c) => n + c.charCodeAt(0), 0) % 4) * 9;
 
@@ -29,10 +31,13 @@ function Spine({ r }: { r: BookRow }) {
         href={`/formulary/${r.id}`}
         aria-label={`${r.name}: ${saysOf(r)}`}
         title={saysOf(r)}
-        className="group relative flex bg-glaze border-2 border-b-0 border-iron no-underline text-iron hover:bg-paper"
+        className="group relative block bg-glaze border-2 border-b-0 border-iron no-underline text-iron hover:bg-paper"
         style={{ height: tallOf(r.name), minWidth: THIN + EACH * Math.min(r.batches, MOST) }}
       >
-        <span className="mx-auto self-start max-h-[168px] pt-3 leading-tight font-semibold [writing-mode:vertical-rl] group-hover:underline [overflow-wrap:anywhere]">
+        <span
+          className="block mx-auto pt-3 pb-1 leading-tight font-semibold text-left [writing-mode:vertical-rl] [text-orientation:sideways] group-hover:underline [overflow-wrap:anywhere]"
+          style={{ height: tallOf(r.name) - FOOT }}
+        >
           {r.name}
         </span>
         <svg className="absolute inset-x-0 bottom-0 w-full" height="40" aria-hidden="true">

@@ -81,7 +81,14 @@ function Drawn({ r, at }: { r: ReadyBy; at: Along }) {
               stroke="var(--color-cobalt)"
             />
           )}
-          <rect x={`${best}%`} y="3" width="6" height={TALL - 6} fill="var(--color-cobalt)" />
+          <rect
+            x={`${best}%`}
+            y="3"
+            width="6"
+            height={TALL - 6}
+            fill="var(--color-cobalt)"
+            transform={best > 98 ? "translate(-6 0)" : undefined}
+          />
         </>
       )}
     </svg>

@@ -8,6 +8,7 @@ import type { Vessel } from "@/core/vessel/vessel";
 import { driedBefore } from "@/core/stores/dried";
 import type { Stored } from "@/core/stores/events";
 import type { UnitSystem } from "@/core/quantity/units";
+import { BoardEnds } from "../kit/board-ends";
 import { useUnits } from "../kit/units";
 import { type Shape, ShapeDefs } from "../figures/shelf-bottles";
 import { lidHeight } from "../figures/vessel-frame";
@@ -105,6 +106,7 @@ function LotShelves({
                     </Fragment>
                   );
                 })}
+                <BoardEnds of={rows.length} className="h-44 border-b-[7px] border-iron" />
               </ul>
             </div>
           ),

@@ -5,7 +5,7 @@ import { fault } from "@/core/fault";
 import { printerOf } from "@/instruments/house";
 import { printLabels } from "@/instruments/label-printer";
 import { labelSvg, printed } from "@/print/label-files";
-import { sizeOf } from "@/print/request";
+import { Greeted, sizeOf } from "@/print/request";
 import { bodyOf } from "../answer";
 import { labelsOf } from "../../batch/[id]/labels-of";
 
@@ -15,6 +15,7 @@ const Asked = z.strictObject({
   size: z.string().regex(/^\d{2,3}x\d{2,3}$/),
   /** The first label that is wanted, from 1: the ones before it are out already. */
   from: z.number().int().min(1).max(100).default(1),
+  ...Greeted.shape,
 });
 
 /** Prints a batch’s labels on the house’s label printer; what did not come out is said, with where to go on. */
@@ -26,7 +27,7 @@ export async function POST(request: Request): Promise<NextResponse> {
     NextResponse.json({ fault: fault(name, message) }, { status });
   const printer = printerOf();
   if (!printer) return no("NotThere", "This house has no label printer. Print the PDF.", 409);
-  const found = await labelsOf(batch, sort);
+  const found = await labelsOf(batch, sort, body.value);
   if (!found) return no("NoLabels", "There is nothing of that sort to label here.", 404);
   const { widthMm, heightMm } = sizeOf(size);
   const jobs = found.labels.slice(from - 1).map((l, i) => ({

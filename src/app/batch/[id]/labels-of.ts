@@ -2,7 +2,7 @@ import { z } from "zod";
 import { reckonBatch } from "@/core/journal/reckon";
 import { heldBy } from "@/core/label/held";
 import { contentsOf, labelOf } from "@/core/label/label";
-import { type LabelSort, jarWords } from "@/core/label/sorts";
+import { type Greeting, type LabelSort, jarWords } from "@/core/label/sorts";
 import type { ToPrint } from "@/print/label-files";
 import { db } from "@/store/db";
 import { batchOf } from "@/store/journal";
@@ -13,6 +13,7 @@ import { frame } from "../../frame";
 export async function labelsOf(
   id: string,
   sort: LabelSort,
+  greeting: Greeting = {},
 ): Promise<{ code: string; labels: readonly ToPrint[] } | undefined> {
   if (!z.uuid().safeParse(id).success) return undefined;
   const batch = await batchOf(db(), id);
@@ -34,6 +35,7 @@ export async function labelsOf(
         sort,
         label: labelOf(batch, b, contents, r.value.cautions, held, abv, measures),
         from: home.name,
+        greeting,
       };
     }),
   };

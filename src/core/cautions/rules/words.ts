@@ -9,6 +9,9 @@ const NO_CLAIM =
 const claimIn = (text: string): RegExpExecArray | null =>
   CLAIM.exec(text.replace(NO_CLAIM, (w) => " ".repeat(w.length)));
 
+/** The words of a text that claim to do something to an illness, where it does. */
+export const healthClaim = (text: string): string | undefined => claimIn(text)?.[0];
+
 /** More often than a remedy is taken: by the minute or the hour, by the glass or the bottle. */
 const OFTEN =
   /\b(?:every|each) (?:(?:half|quarter|one|two|three|few|\d{1,2})(?: of)? )?(?:an? )?(?:hours?|minutes?|mins?|hrs?)\b|\bhourly\b|\bas (?:much|often) as (?:you|they) (?:like|want|please)\b|\b(?:an?|one|two|three|half an?|½|\d+) (?:glass|cup|mug|bottle|pint|tumbler|jar)(?:es|ful|fuls|s)?\b[^.;]*\b(?:daily|a day|per day|each day|every day|times|hours?|night|morning)\b|\b(?:[5-9]|1\d|five|six|seven|eight|nine|ten) times (?:a|per|each) day\b|\bunlimited\b|\ball day\b/i;

@@ -23,12 +23,14 @@ export function LabelFace({ layout: l, title }: { layout: LabelLayout; title: st
       role="img"
       aria-label={`${title}: ${l.items.flatMap((i) => (i.kind === "text" ? [i.text] : [])).join(" ")}`}
     >
-      {l.items.map((i, n) => (
-        <OneItem key={n} item={i} />
-      ))}
+      <LabelItems items={l.items} />
     </svg>
   );
 }
+
+/** What stands on a label, mm. */
+export const LabelItems = ({ items }: { items: readonly Item[] }) =>
+  items.map((i, n) => <OneItem key={n} item={i} />);
 
 /** One thing on a label. */
 function OneItem({ item: i }: { item: Item }) {

@@ -1,15 +1,18 @@
 "use client";
-import { SHEETS, type Sheet } from "./sheets";
 import { useUnits } from "../../kit/units";
 import Link from "../../kit/link";
 import { useState } from "react";
 import { FileText, Printer } from "lucide-react";
 import type { LabelLayout } from "@/core/label/layout-item";
 import { PAGES, gridCells } from "@/core/label/sheet";
-import type { LabelSort } from "@/core/label/sorts";
-import { Beside, type BesideIt } from "./beside";
+import type { Greeting, LabelSort } from "@/core/label/sorts";
 import { LabelFace } from "./face";
+import { type Bottle, OnTheBottle } from "./on-the-bottle";
+import { SheetDrawn } from "./sheet-drawn";
 import { Strip } from "./strip";
+import { GreetingTyped, greetingQuery } from "./greeting";
+import { type Setting, Settings } from "./settings";
+import { Large } from "./large";
 import { OtherSize } from "./other-size";
 import { OnThePrinter } from "./on-the-printer";
 
@@ -39,9 +42,12 @@ interface Props {
   readonly layouts: Readonly<Record<string, readonly LabelLayout[]>>;
   /** Sizes that are laid out, mm; one of the household’s own first. */
   readonly sizes: readonly string[];
-  /** The bottle its labels go on. */
-  readonly vessel: BesideIt | undefined;
+  /** The bottle or the jar its labels go on. */
+  readonly vessel: Bottle | undefined;
   readonly sort: LabelSort;
+  /** What goes with a gift. */
+  readonly greeting: Greeting;
+  readonly claim: string | undefined;
   /** Sorts there are of it as it stands. */
   readonly may: readonly LabelSort[];
   /** Whether the house has a label printer. */
@@ -51,15 +57,19 @@ interface Props {
   readonly others: readonly Other[];
 }
 
+/** The address of this page for a sort of label, with others on its sheet. */
+function address(id: string, sort: LabelSort, others: readonly Other[], greeting: Greeting = {}): string {
+  const beside = withOf(others);
+  return `/batch/${id}/label?sort=${sort}${beside ? `&with=${beside}` : ""}${greetingQuery(greeting)}`;
+}
 const withOf = (others: readonly Other[]): string =>
   others
     .filter((o) => o.on)
     .map((o) => o.id)
     .join(",");
-const address = (id: string, sort: LabelSort, others: readonly Other[]): string => {
-  const beside = withOf(others);
-  return `/batch/${id}/label?sort=${sort}${beside ? `&with=${beside}` : ""}`;
-};
+
+/** What lies on glass, so that it is drawn on it. */
+const ON_GLASS: ReadonlySet<LabelSort> = new Set(["bottle", "jar"]);
 
 /** What the labels are put on. */
 function Sorts({ id, sort, may, others }: Pick<Props, "id" | "sort" | "may" | "others">) {
@@ -82,7 +92,7 @@ function Sorts({ id, sort, may, others }: Pick<Props, "id" | "sort" | "may" | "o
 }
 
 /** Labels of other batches on the same sheet, so that none of it is wasted. */
-function OnTheSheet({ id, sort, others }: Pick<Props, "id" | "sort" | "others">) {
+function OnTheSheet({ id, sort, others, greeting }: Pick<Props, "id" | "sort" | "others" | "greeting">) {
   if (others.length === 0) return null;
   return (
     <details open={others.some((o) => o.on)}>
@@ -97,6 +107,7 @@ function OnTheSheet({ id, sort, others }: Pick<Props, "id" | "sort" | "others">)
                 id,
                 sort,
                 others.map((x) => (x.id === o.id ? { ...x, on: !x.on } : x)),
+                greeting,
               )}
               aria-current={o.on ? "true" : undefined}
               className="inline-flex items-center gap-2 min-h-11"
@@ -107,87 +118,6 @@ function OnTheSheet({ id, sort, others }: Pick<Props, "id" | "sort" | "others">)
         ))}
       </ul>
     </details>
-  );
-}
-
-interface Setting {
-  readonly size: string;
-  readonly sheet: Sheet;
-  readonly start: string;
-}
-
-/** Size, sheet, and the cell to begin at. */
-function Settings({
-  sort,
-  sizes,
-  said,
-  each,
-  wrong,
-  say,
-}: {
-  sort: LabelSort;
-  sizes: readonly string[];
-  said: Setting;
-  each: number;
-  wrong: boolean;
-  say: (to: Partial<Setting>) => void;
-}) {
-  const units = useUnits();
-  const sizeWords = (s: string): string[] =>
-    s
-      .split("x")
-      .map((mm) => String(Number((Number(mm) / units.ruler.mm).toFixed(units.ruler.mm === 1 ? 0 : 1))));
-  return (
-    <>
-      <p>
-        <label className="quiet block" htmlFor="size">
-          label, {units.ruler.words}
-        </label>
-        <select id="size" className="field" value={said.size} onChange={(e) => say({ size: e.target.value })}>
-          {sizes.map((s) => (
-            <option key={s} value={s}>
-              {sort === "lid" ? `${sizeWords(s)[0]} round` : sizeWords(s).join(" by ")}
-            </option>
-          ))}
-        </select>
-      </p>
-      <p>
-        <label className="quiet block" htmlFor="sheet">
-          on
-        </label>
-        <select
-          id="sheet"
-          className="field"
-          value={said.sheet}
-          onChange={(e) => say({ sheet: e.target.value as Sheet })}
-        >
-          {SHEETS[units.market].map(([of, words]) => (
-            <option key={of} value={of}>
-              {words}
-            </option>
-          ))}
-          <option value="single">single labels</option>
-        </select>
-      </p>
-      {said.sheet !== "single" && (
-        <p>
-          <label className="quiet block" htmlFor="start">
-            first cell, of {each}
-          </label>
-          <input
-            id="start"
-            type="number"
-            min="1"
-            max={each}
-            className="field w-24"
-            value={said.start}
-            aria-invalid={wrong}
-            aria-describedby={wrong ? "start-wrong" : undefined}
-            onChange={(e) => say({ start: e.target.value })}
-          />
-        </p>
-      )}
-    </>
   );
 }
 
@@ -212,6 +142,79 @@ function Told({ labels }: { labels: readonly LabelLayout[] }) {
   );
 }
 
+/** The labels at real size, each of this batch’s with a way to its file. */
+function Faces({
+  labels,
+  own,
+  id,
+  sort,
+  size,
+  greeting,
+}: Pick<Props, "own" | "id" | "sort" | "greeting"> & { labels: readonly LabelLayout[]; size: string }) {
+  return (
+    <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
+      {labels.map((l, i) => (
+        <figure key={i}>
+          <LabelFace layout={l} title={`Label ${i + 1}`} />
+          <figcaption className="no-print quiet pt-1">
+            {i < own && (
+              <a
+                href={`/batch/${id}/label.svg?sort=${sort}&size=${size}&bottle=${i + 1}${greetingQuery(greeting)}`}
+                target="_blank"
+                rel="noopener"
+              >
+                SVG
+              </a>
+            )}
+          </figcaption>
+        </figure>
+      ))}
+    </div>
+  );
+}
+
+/** The labels as they come out: singly at real size, on their sheet, and the strip of a jar. */
+function Printed({
+  p,
+  labels,
+  said,
+  each,
+  start,
+  say,
+}: {
+  p: Props;
+  labels: readonly LabelLayout[];
+  said: Setting;
+  each: number;
+  start: number;
+  say: (to: Partial<Setting>) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-start justify-between gap-8">
+      <Faces {...p} labels={labels} size={said.size} />
+      {said.sheet !== "single" && each > 0 && (
+        <div className="no-print">
+          <SheetDrawn
+            sheet={said.sheet}
+            widthMm={labels[0]!.widthMm}
+            heightMm={labels[0]!.heightMm}
+            count={labels.length}
+            start={start}
+            say={(to) => say({ start: String(to) })}
+          />
+        </div>
+      )}
+      {p.strip && <Strip id={p.id} layout={p.strip} />}
+    </div>
+  );
+}
+
+const NoSuchLabel = ({ each }: { each: number }) => (
+  <p id="start-wrong" role="alert" className="wrong">
+    This sheet has {each} labels; the first free one is one of 1 to {each}.
+  </p>
+);
+
 /** All of a batch's labels, as they will be printed: singly, or on a sheet from any cell, with those of others where that is wanted. */
 export function LabelSheet(p: Props) {
   const { id, sort, layouts, others, own } = p;
@@ -230,65 +233,65 @@ export function LabelSheet(p: Props) {
   const n = Number(start);
   const wrong = sheet !== "single" && !(Number.isInteger(n) && n >= 1 && n <= each);
   const beside = withOf(others);
-  const href = `/batch/${id}/label.pdf?sort=${sort}&size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}${beside ? `&with=${beside}` : ""}`;
+  const href = `/batch/${id}/label.pdf?sort=${sort}&size=${size}&sheet=${sheet}&start=${wrong ? 1 : n}${beside ? `&with=${beside}` : ""}${greetingQuery(p.greeting)}`;
   return (
-    <div className="pt-5">
-      {p.vessel && (sort === "bottle" || sort === "neck") && <Beside vessel={p.vessel} label={first} />}
-      <div className="no-print">
-        <p>
-          <Link href={`/batch/${id}`} className="stencil text-xl">
-            {p.code}
-          </Link>{" "}
-          {p.name}
-        </p>
-        <h1 className="text-[2rem]">Labels</h1>
-        <Sorts {...p} />
-        <div className="flex flex-wrap gap-x-8 gap-y-2 py-3 items-end">
-          <Settings
-            {...{ sort, sizes: p.sizes, said, each, wrong }}
-            say={(to) => setSaid((was) => ({ ...was, ...to }))}
-          />
-          <a className="slab" href={href} target="_blank" rel="noopener">
-            <FileText size={18} aria-hidden="true" /> PDF
-          </a>
-          <button
-            type="button"
-            className="plain min-h-11 inline-flex items-center gap-2"
-            onClick={() => window.print()}
-          >
-            <Printer size={18} aria-hidden="true" /> print this page
-          </button>
-        </div>
-        {wrong && (
-          <p id="start-wrong" role="alert" className="wrong">
-            This sheet has {each} cells; start at one of 1 to {each}.
-          </p>
+    <div className="pt-4 grid grid-cols-1 gap-x-10 gap-y-6 print:block lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
+      <div className="no-print min-w-0 lg:sticky lg:top-4 lg:self-start">
+        {p.vessel && ON_GLASS.has(sort) ? (
+          <OnTheBottle vessel={p.vessel} label={first} />
+        ) : (
+          <Large layout={first} cord={sort === "gift"} />
         )}
-        {p.printer && <OnThePrinter key={`${sort} ${size}`} batch={id} sort={sort} size={size} many={own} />}
-        <OtherSize id={id} sort={sort} beside={beside} />
-        <OnTheSheet {...p} />
-        <Told labels={labels} />
       </div>
-      <div className="flex flex-wrap items-start justify-between gap-8">
-        <div className="label-sheet flex flex-wrap gap-[3mm] print:p-[8mm] print:gap-[2mm]">
-          {labels.map((l, i) => (
-            <figure key={i}>
-              <LabelFace layout={l} title={`Label ${i + 1}`} />
-              <figcaption className="no-print quiet pt-1">
-                {i < own && (
-                  <a
-                    href={`/batch/${id}/label.svg?sort=${sort}&size=${size}&bottle=${i + 1}`}
-                    target="_blank"
-                    rel="noopener"
-                  >
-                    SVG
-                  </a>
-                )}
-              </figcaption>
-            </figure>
-          ))}
+      <div className="min-w-0">
+        <div className="no-print">
+          <p>
+            <Link href={`/batch/${id}`} className="stencil text-xl">
+              {p.code}
+            </Link>{" "}
+            {p.name}
+          </p>
+          <h1 className="text-[2rem]">Labels</h1>
+          <Sorts {...p} />
+          {sort === "gift" && (
+            <GreetingTyped href={address(id, sort, others)} greeting={p.greeting} claim={p.claim} />
+          )}
+          <div className="flex flex-wrap gap-x-8 gap-y-2 py-3 items-end">
+            <Settings
+              {...{ sort, sizes: p.sizes, said, each, wrong }}
+              say={(to) => setSaid((was) => ({ ...was, ...to }))}
+            />
+            <a className="slab" href={href} target="_blank" rel="noopener">
+              <FileText size={18} aria-hidden="true" /> PDF
+            </a>
+            <button
+              type="button"
+              className="plain min-h-11 inline-flex items-center gap-2"
+              onClick={() => window.print()}
+            >
+              <Printer size={18} aria-hidden="true" /> print this page
+            </button>
+          </div>
+          {wrong && <NoSuchLabel each={each} />}
+          {p.printer && (
+            <OnThePrinter
+              key={`${sort} ${size}`}
+              batch={id}
+              sort={sort}
+              size={size}
+              many={own}
+              greeting={p.greeting}
+            />
+          )}
+          <OtherSize id={id} sort={sort} beside={beside} />
+          <OnTheSheet {...p} />
+          <Told labels={labels} />
         </div>
-        {p.strip && <Strip id={id} layout={p.strip} />}
+        <Printed
+          {...{ p, labels, said, each }}
+          start={wrong ? 1 : n}
+          say={(to) => setSaid({ ...said, ...to })}
+        />
       </div>
     </div>
   );

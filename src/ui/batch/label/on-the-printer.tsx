@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { LabelSort } from "@/core/label/sorts";
+import type { Greeting, LabelSort } from "@/core/label/sorts";
 
 interface Answered {
   readonly printed: number;
@@ -14,11 +14,13 @@ export function OnThePrinter({
   sort,
   size,
   many,
+  greeting,
 }: {
   batch: string;
   sort: LabelSort;
   size: string;
   many: number;
+  greeting: Greeting;
 }) {
   const [busy, setBusy] = useState(false);
   const [out, setOut] = useState(0);
@@ -30,7 +32,7 @@ export function OnThePrinter({
       const reply = await fetch("/api/labels", {
         method: "POST",
         headers: { "content-type": "application/json" },
-        body: JSON.stringify({ batch, sort, size, from }),
+        body: JSON.stringify({ batch, sort, size, from, ...greeting }),
       });
       const said = (await reply.json()) as Answered & { fault?: { message: string } };
       if (!reply.ok) setTold(said.fault?.message ?? "It could not be printed just now.");

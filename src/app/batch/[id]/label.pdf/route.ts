@@ -11,10 +11,10 @@ export async function GET(request: Request, context: { params: Promise<{ id: str
     return new Response("Ask for a size like 80x50, a sheet (single, a4, letter) and a start cell from 1.", {
       status: 422,
     });
-  const found = await labelsOf((await context.params).id, asked.data.sort);
+  const found = await labelsOf((await context.params).id, asked.data.sort, asked.data);
   if (!found) return new Response("There is nothing of that sort to label here.", { status: 404 });
   const { widthMm, heightMm } = sizeOf(asked.data.size);
-  const others = await Promise.all(asked.data.with.map((id) => labelsOf(id, asked.data.sort)));
+  const others = await Promise.all(asked.data.with.map((id) => labelsOf(id, asked.data.sort, asked.data)));
   const all = [...found.labels, ...others.flatMap((o) => o?.labels ?? [])];
   const labels =
     asked.data.bottle === undefined ? all : found.labels.slice(asked.data.bottle - 1, asked.data.bottle);

@@ -8,8 +8,10 @@ import { stripSet } from "@/print/strip-file";
 import { stripWords } from "../strip-of";
 import { printed } from "@/print/label-files";
 import { VESSELS } from "@/core/vessel/catalogue";
+import type { Vessel } from "@/core/vessel/vessel";
 import type { Batch } from "@/core/journal/fold";
-import { OwnSize, WithOthers, sizeOf } from "@/print/request";
+import { healthClaim } from "@/core/cautions/rules/words";
+import { Greeted, OwnSize, WithOthers, sizeOf } from "@/print/request";
 import { besides } from "../../../besides";
 import { LabelSheet } from "@/ui/batch/label/label";
 
@@ -17,12 +19,12 @@ export const metadata: Metadata = { title: "Labels" };
 
 interface Params {
   readonly params: Promise<{ id: string }>;
-  readonly searchParams: Promise<{ sort?: string; with?: string; size?: string }>;
+  readonly searchParams: Promise<Record<string, string>>;
 }
 
-/** The bottle the first of its labels goes on: its profile, to be drawn beside it at real size. */
-function vesselOf(batch: Batch) {
-  const v = VESSELS.get(batch.bottles[0]?.vessel ?? "");
+/** What the first of its labels goes on, to be drawn with it: the jar while it works, its first bottle after. */
+function vesselOf(batch: Batch, jar: Vessel | undefined) {
+  const v = batch.state === "bottled" ? VESSELS.get(batch.bottles[0]?.vessel ?? "") : jar;
   return v && { profile: v.solid.profile, lid: v.lid, size: v.size };
 }
 
@@ -37,15 +39,19 @@ export default async function LabelPage({ params, searchParams }: Params) {
       </p>
     );
   const may: readonly LabelSort[] = working ? ["jar"] : LABEL_SORTS.filter((s) => s !== "jar");
-  const sort = may.find((s) => s === asked.sort) ?? may[0]!;
+  const sort = may.find((s) => s === asked["sort"]) ?? may[0]!;
+  const greeted = Greeted.safeParse(asked);
+  const greeting = sort === "gift" && greeted.success ? greeted.data : {};
   // The very labels the files hold: by the shorter of what was issued and what holds today.
   const among = working ? [] : await besides(batch.id);
-  const wanted = WithOthers.safeParse(asked.with ?? "");
+  const wanted = WithOthers.safeParse(asked["with"] ?? "");
   const beside = among.filter((o) => wanted.success && wanted.data.includes(o.id));
-  const sheets = await Promise.all([batch.id, ...beside.map((o) => o.id)].map((id) => labelsOf(id, sort)));
+  const sheets = await Promise.all(
+    [batch.id, ...beside.map((o) => o.id)].map((id) => labelsOf(id, sort, greeting)),
+  );
   const labels = sheets.flatMap((x) => x?.labels ?? []);
   // One of the household's own stands before the usual ones.
-  const own = OwnSize.safeParse(asked.size);
+  const own = OwnSize.safeParse(asked["size"]);
   const sizes = [...new Set([...(own.success ? [own.data] : []), ...SORT_SIZES[sort]])];
   const layouts = Object.fromEntries(
     sizes.map((s) => {
@@ -56,6 +62,8 @@ export default async function LabelPage({ params, searchParams }: Params) {
   const strip = batch.state === "working" ? stripWords(batch, r, measures) : undefined;
   return (
     <LabelSheet
+      greeting={greeting}
+      claim={healthClaim(greeting.say ?? "")}
       strip={strip && stripSet(strip)}
       key={`${sort} ${sizes[0]} ${beside.map((o) => o.id).join()}`}
       id={batch.id}
@@ -63,7 +71,7 @@ export default async function LabelPage({ params, searchParams }: Params) {
       name={batch.name}
       layouts={layouts}
       sizes={sizes}
-      vessel={vesselOf(batch)}
+      vessel={vesselOf(batch, r.program.vessel)}
       sort={sort}
       may={may}
       printer={printerOf() !== undefined}
