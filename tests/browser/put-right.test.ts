@@ -9,7 +9,6 @@ import { keep, stores } from "../../src/store/stores";
 import {
   type App,
   type Household,
-  choose,
   clickOn,
   fill,
   goTo,

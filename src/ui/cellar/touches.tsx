@@ -74,6 +74,16 @@ const TOUCHES: readonly (readonly [Exclude<Touch, "">, string])[] = [
 const placesElsewhere = (bottle: InHand["bottle"], places: readonly Place[]): Place[] =>
   places.filter((x) => x.id !== bottle.at && !(bottle.at === undefined && x.class === bottle.place));
 
+/** The way to its label, with whom it is for as far as that is typed. */
+const GiftLabel = ({ batch, to }: { batch: string; to: string }) => (
+  <Link
+    href={`/batch/${batch}/label?sort=gift${to ? `&for=${encodeURIComponent(to)}` : ""}`}
+    className="inline-flex items-center min-h-11"
+  >
+    its gift label
+  </Link>
+);
+
 /** All that may be done with a bottle that stands somewhere. */
 export function Touches({ p, w, places }: { p: InHand; w: Writing; places: readonly Place[] }) {
   const [open, setOpen] = useState<Touch>("");
@@ -140,14 +150,7 @@ export function Touches({ p, w, places }: { p: InHand; w: Writing; places: reado
           sending={w.sending}
           refused={w.refused("given")?.message}
           write={(to) => void w.write("given", { to })}
-          also={(to) => (
-            <Link
-              href={`/batch/${p.batchId}/label?sort=gift${to ? `&for=${encodeURIComponent(to)}` : ""}`}
-              className="inline-flex items-center min-h-11"
-            >
-              its gift label
-            </Link>
-          )}
+          also={(to) => <GiftLabel batch={p.batchId} to={to} />}
         />
       )}
       {open === "throw" && (

@@ -4,7 +4,7 @@ import { type Profile, diameterAt, solidOf } from "@/core/vessel/profile";
 import { useUnits } from "../kit/units";
 import { Ruler } from "./ruler";
 import { spread } from "./spread";
-import { type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
+import { GROUND, type Substance, SUBSTANCE_WORDS, fillOf } from "./substance";
 import { type VesselFrame, insidePath, sidesOf, slice, vesselFrame, wallOf } from "./vessel-frame";
 import { type DrawnLid, Shell } from "./vessel-shell";
 
@@ -12,6 +12,8 @@ export interface DrawnLayer {
   readonly fromCm: number;
   readonly toCm: number;
   readonly substance: Substance;
+  /** Another’s colour in it, and how much of that has come, 0 to 1; herb that gave it is paler by as much. */
+  readonly stain?: { readonly of: Substance | "pale"; readonly share: number } | undefined;
 }
 export interface DrawnMark {
   readonly cm: number;
@@ -39,6 +41,13 @@ interface Props {
   readonly title: string;
 }
 
+/** How far a wash covers what it lies on when all the colour has gone over; the pattern stays seen. */
+const [STAINS, PALES] = [0.55, 0.3];
+
+/** What colour has gone over, in words. */
+const stainWords = ({ stain }: DrawnLayer): string =>
+  stain && stain.of !== "pale" && stain.share > 0.1 ? `, coloured by ${SUBSTANCE_WORDS[stain.of]}` : "";
+
 /** In plain words, what the drawing shows. */
 export function described(
   p: Pick<Props, "layers" | "marks" | "title" | "floaters">,
@@ -47,7 +56,10 @@ export function described(
   const cm = (x: number): string => printLength(x, ruler);
   const layers = [...p.layers]
     .sort((a, b) => a.fromCm - b.fromCm)
-    .map((l) => `${SUBSTANCE_WORDS[l.substance]} from ${cm(l.fromCm).split(" ")[0]} to ${cm(l.toCm)}`);
+    .map(
+      (l) =>
+        `${SUBSTANCE_WORDS[l.substance]} from ${cm(l.fromCm).split(" ")[0]} to ${cm(l.toCm)}${stainWords(l)}`,
+    );
   return `${p.title}. ${layers.length > 0 ? `From the base up: ${layers.join("; ")}.` : "Empty."}${p.floaters && p.floaters.length > 0 ? ` ${p.floaters.join(" and ")} float and want a weight.` : ""}`;
 }
 
@@ -77,15 +89,24 @@ function Ghost({ ghost, f }: { ghost: NonNullable<Props["ghost"]>; f: VesselFram
 function Layers({ layers, f }: { layers: readonly DrawnLayer[]; f: VesselFrame }) {
   return layers.map((l, i) =>
     l.toCm > l.fromCm + 1e-3 ? (
-      <path
-        key={i}
-        className="vessel-level"
-        d={insidePath(f, l.fromCm, l.toCm)}
-        fill={fillOf(l.substance)}
-        stroke="var(--color-iron)"
-        strokeOpacity="0.35"
-        strokeWidth="0.7"
-      />
+      <g key={i}>
+        <path
+          className="vessel-level"
+          d={insidePath(f, l.fromCm, l.toCm)}
+          fill={fillOf(l.substance)}
+          stroke="var(--color-iron)"
+          strokeOpacity="0.35"
+          strokeWidth="0.7"
+        />
+        {l.stain && l.stain.share > 0.02 && (
+          <path
+            className="vessel-level"
+            d={insidePath(f, l.fromCm, l.toCm)}
+            fill={l.stain.of === "pale" ? "var(--color-paper)" : GROUND[l.stain.of]}
+            opacity={(l.stain.of === "pale" ? PALES : STAINS) * l.stain.share}
+          />
+        )}
+      </g>
     ) : null,
   );
 }

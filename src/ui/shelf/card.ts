@@ -12,6 +12,7 @@ import { NOTHING_DONE } from "@/core/journal/as-done";
 import type { Batch } from "@/core/journal/fold";
 import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
+import { jarOn } from "@/core/vessel/lives";
 import { heightAt } from "@/core/vessel/profile";
 import type { Profile } from "@/core/vessel/profile";
 import type { Lid } from "@/core/vessel/vessel";
@@ -150,34 +151,32 @@ function unsoundCard(b: Batch): Card {
   };
 }
 
+/** Days a jar with no window is taken to give its colour in. */
+const SOME_BEST = 14;
+
 /** The jar as it stands today, drawn from below. */
-function layersOf(b: Batch, { program, reckoning }: BatchReckoning, day: number): DrawnLayer[] {
+function layersOf(b: Batch, { program, reckoning, care }: BatchReckoning, day: number): DrawnLayer[] {
   const { fit } = reckoning;
   const { vessel } = program;
   if (!vessel || !fit) return [];
   const stuffs = program.lines.filter((l) => l.atOnce);
-  const drawn = (l: (typeof fit.layers)[number], grow = 1): DrawnLayer => ({
-    fromCm: l.fromCm * grow,
-    toCm: l.toCm * grow,
-    substance: substanceOf(stuffs[l.of]!.stuff),
-  });
+  const of = (i: number) => substanceOf(stuffs[i]!.stuff);
   if (b.state === "strained") {
     const ml = Math.min(vessel.solid.brimMl, reckoning.strained.ml.value);
     return [{ fromCm: 0, toCm: heightAt(vessel.solid, ml), substance: "decoction" }];
   }
-  if (day < 1) return fit.layers.map((l) => drawn(l));
-  // After a day the herb has drunk and the liquids have met: herb below, the liquid there is most of above.
-  const grow = fit.day0.herbCm > 0 ? fit.day1.herbCm / fit.day0.herbCm : 1;
-  const layers = fit.layers.filter((l) => l.sort === "herb").map((l) => drawn(l, grow));
-  const most = stuffs.filter((l) => !l.stuff.plant).sort((a, c) => c.grams - a.grams)[0];
-  const { herbCm, liquidCm } = fit.day1;
-  if (most)
-    layers.push({
-      fromCm: Math.min(herbCm, liquidCm),
-      toCm: liquidCm,
-      substance: substanceOf(most.stuff),
-    });
-  return layers;
+  if (day < 1) return fit.layers.map((l) => ({ fromCm: l.fromCm, toCm: l.toCm, substance: of(l.of) }));
+  const is = jarOn(day, vessel, stuffs, fit, {
+    best: care.window?.best ?? SOME_BEST,
+    weighted: program.plan.weighted === true,
+  });
+  const herb = stuffs.filter((l) => l.stuff.plant).sort((a, c) => c.grams - a.grams)[0];
+  return is.layers.map(({ sort, of: i, fromCm, toCm }) => ({
+    fromCm,
+    toCm,
+    substance: of(i),
+    stain: herb && { of: sort === "liquid" ? substanceOf(herb.stuff) : ("pale" as const), share: is.colour },
+  }));
 }
 
 /** The jar as it was planned to stand, filled a moment ago. */

@@ -2,7 +2,7 @@
 import { useId } from "react";
 import type { LabelLayout } from "@/core/label/layout-item";
 import type { Profile } from "@/core/vessel/profile";
-import { type DrawnLid, VesselFigure } from "../../figures/vessel";
+import { type DrawnLayer, type DrawnLid, VesselFigure } from "../../figures/vessel";
 import { vesselFrame } from "../../figures/vessel-frame";
 import { useTall } from "../../kit/tall";
 import { useUnits } from "../../kit/units";
@@ -14,6 +14,8 @@ export interface Bottle {
   readonly profile: Profile;
   readonly lid: DrawnLid;
   readonly size: string;
+  /** What stands in it. */
+  readonly layers: readonly DrawnLayer[];
 }
 
 const SHARE = [0.5, 0.74, 0.7] as const;
@@ -69,7 +71,7 @@ export function OnTheBottle({ vessel, label }: { vessel: Bottle; label: LabelLay
         <div className="relative" style={{ width: f.width, height: f.height }}>
           <VesselFigure
             profile={profile}
-            layers={[]}
+            layers={vessel.layers}
             lid={lid}
             scale={scale}
             title={`The ${vessel.size} bottle with its label on it`}

@@ -8,6 +8,10 @@ import { stripSet } from "@/print/strip-file";
 import { stripWords } from "../strip-of";
 import { printed } from "@/print/label-files";
 import { VESSELS } from "@/core/vessel/catalogue";
+import type { Day } from "@/core/day";
+import { heightAt } from "@/core/vessel/profile";
+import { SUBSTANCE_OF } from "@/ui/cellar/shelf-words";
+import { cardOf } from "@/ui/shelf/card";
 import type { Vessel } from "@/core/vessel/vessel";
 import type { Batch } from "@/core/journal/fold";
 import { healthClaim } from "@/core/cautions/rules/words";
@@ -23,14 +27,21 @@ interface Params {
 }
 
 /** What the first of its labels goes on, to be drawn with it: the jar while it works, its first bottle after. */
-function vesselOf(batch: Batch, jar: Vessel | undefined) {
-  const v = batch.state === "bottled" ? VESSELS.get(batch.bottles[0]?.vessel ?? "") : jar;
-  return v && { profile: v.solid.profile, lid: v.lid, size: v.size };
+function vesselOf(batch: Batch, jar: Vessel | undefined, today: Day) {
+  const [first] = batch.bottles;
+  if (batch.state !== "bottled")
+    return (
+      jar && { profile: jar.solid.profile, lid: jar.lid, size: jar.size, layers: cardOf(batch, today).layers }
+    );
+  const v = VESSELS.get(first?.vessel ?? "");
+  const toCm = v && first ? heightAt(v.solid, Math.min(v.solid.brimMl, first.ml)) : 0;
+  const layers = [{ fromCm: 0, toCm, substance: SUBSTANCE_OF[batch.plan.kind] }];
+  return v && { profile: v.solid.profile, lid: v.lid, size: v.size, layers };
 }
 
 /** A batch’s labels at real size: of the jar while it works, of its bottles after. */
 export default async function LabelPage({ params, searchParams }: Params) {
-  const [{ batch, r, measures }, asked] = await Promise.all([batchPage(params), searchParams]);
+  const [{ batch, r, measures, today }, asked] = await Promise.all([batchPage(params), searchParams]);
   const working = batch.state === "working" || batch.state === "strained";
   if (batch.state !== "bottled" && !working)
     return (
@@ -71,7 +82,7 @@ export default async function LabelPage({ params, searchParams }: Params) {
       name={batch.name}
       layouts={layouts}
       sizes={sizes}
-      vessel={vesselOf(batch, r.program.vessel)}
+      vessel={vesselOf(batch, r.program.vessel, today)}
       sort={sort}
       may={may}
       printer={printerOf() !== undefined}
