@@ -53,12 +53,12 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:Ways side by side|Where makers disagree|What if|Make the most of|Gather and buy|Cost)$/, "changes"],
   [/^Do this: /, "changes"],
   [/^(?:set a course|another course|leave it)$/, "changes"],
-  [/^(?:Taken|forget them, and|Keep the course|lay it out|print on the label printer)$/, "writes"],
+  [/^(?:Taken|forget them, and|Keep the course|use this size|print on the label printer)$/, "writes"],
   // From page to page.
   [/^[A-Z]{2}-\d\d-\d\d(?:·\d)?(?:,| |$)/, "goes"],
   [/^(?:[A-Z][\w-]+ (?:& [\w-]+ )?(?:fire )?(?:vinegar|oxymel|syrup|honey|tincture|cider))$/, "goes"],
   [
-    /^(?:all batches|print it|a second run of its marc|put the plan right|Labels|where it went|back to the stores|Strain it(?: sooner)?)$/,
+    /^(?:all batches|print it|a second run of its marc|change the recipe|Labels|where it went|back to the stores|Strain it(?: sooner)?)$/,
     "goes",
   ],
   // The Stores, the household and all batches.
@@ -70,7 +70,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:form|cut|cups and pints are|the thermometer shows|the ruler shows)$/, "chooses"],
   [/^Compare [A-Z]/, "changes"],
   // A batch, and its steps.
-  [/^(?:Put right: |it was begun by accident|discard this batch)/, "changes"],
+  [/^(?:Put right: |I did not make it|discard this batch)/, "changes"],
   [
     /^(?:topped up with|a note: |The jug shows|What is left in the cloth|a size of your own|first free label|Bottle \d: mL)/,
     "types",
@@ -82,7 +82,13 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^(?:another bottle|not today|or keep it|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
-  [/^Photograph, /, "goes"],
+  [/^Photograph, /, "changes"],
+  [/^in figures$/, "changes"],
+  [/^first free: \d/, "changes"],
+  [/^(?:cupboard|fridge|ice box)$/, "goes"],
+  [/^what time; the calendar’s touches too$/, "types"],
+  [/^[A-Z].*: (?:syrup|oxymel|fire cider|infused honey|infused vinegar|tincture)\b/, "goes"],
+  [/^read its strip from a photograph$/, "writes"],
   [/^forget them, and/, "writes"],
   // What goes into the strained liquid.
   [
@@ -139,7 +145,10 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
     "dates",
   ],
   [/^(?:why, if you like|its clock is that of|to|metres above the sea|what it shows|why|in words)/, "types"],
-  [/^(?:a word by mail|move its window|write down how it tastes|\d+ (?:readings|moves|clocks))/, "changes"],
+  [
+    /^(?:a word by mail|strain it earlier or later|write down how it tastes|\d+ (?:readings|moves|clocks))/,
+    "changes",
+  ],
   [/^(?:Mon|Tues|Wednes|Thurs|Fri|Satur|Sun)day$/, "writes"],
   [
     /^(?:add days away|Take away: |keep the (?:morning|height)|keep it as a file|make an address|a photograph)/,

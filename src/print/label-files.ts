@@ -55,6 +55,13 @@ const EDGE = 4;
 /** mm a side of a code whose modules any camera makes out, its white edge with it. */
 export const codeSide = (text: string): number => (modulesOf(text).size + 2 * EDGE) * LEAST_MODULE;
 
+/** A code on a label without its white edge, mm. */
+export function codeInside(i: Extract<Item, { kind: "code" }>): { x: number; y: number; side: number } {
+  const { size } = modulesOf(i.text);
+  const m = i.side / (size + 2 * EDGE);
+  return { x: i.x + EDGE * m, y: i.y + EDGE * m, side: size * m };
+}
+
 /** Sets the modules of every code on a label. */
 export function withCodes(l: LabelLayout): LabelLayout {
   const items = l.items.map((i): Item => {

@@ -16,6 +16,7 @@ const words = (brimCm: number, shares: readonly number[]): StripWords => ({
   begun: "10 Nov 2026",
   strain: ["strain from 15 December", "by 5 January 2027"],
   care: "shake, weekly",
+  ticks: "shake",
   weeks: 6,
   brimCm,
   marks: shares.map((s, i) => ({

@@ -585,6 +585,7 @@ describe("stores and household", () => {
     await says(page, "Write the price as a number");
     await fill(page, "#lot-price", "3.60");
     await press("Put it on the shelf");
+    await clickOn(page, /^change the amount of\s+rosemary/);
     await says(page, "£3.00 for 100 g");
     await bench("oxymel", "m-1000");
     await put("30 g rosemary, dried");

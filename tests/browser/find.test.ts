@@ -135,7 +135,7 @@ describe("where it went", () => {
       /1 bottle of it is here\.\s+Tell a passing boat: 1 bottle went there\./,
     );
     await goTo(page, `${app.url}/stores`);
-    await clickOn(page, /^change the amount\s+of hyssop/);
+    await clickOn(page, /^change the amount of\s+hyssop/);
     await clickOn(page, "where it went");
     await says(page, "Nothing was made of it yet.");
     // An address of nothing is a page that is not there.

@@ -82,7 +82,7 @@ describe.each(HANDS)(
       await press(page, /^It stands at/);
       await says(page, "weighed with its cloth or bowl");
       await fill(page, "#marc", "180 g");
-      await says(page, "held in the marc, as weighed");
+      await says(page, "held in what is left of the herb, as weighed");
       await press(page, /^It stands at/);
       await page.waitForFunction(() => !location.pathname.endsWith("/strain"));
       const batch = (await batchOf(home.sql, id))!;

@@ -121,7 +121,7 @@ describe("putting right, by hand", () => {
     const page = await newPage(browser, 390, 844);
     await page.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
     await goTo(page, `${app.url}/batch/${b.id}`);
-    await tapOn(page, "it was begun by accident");
+    await tapOn(page, "I did not make it");
     await tapOn(page, "Take it back");
     await says(page, "stands on the Bench");
     await page.waitForSelector('[aria-busy="false"] input[aria-label="thyme: amount"]');
@@ -142,7 +142,7 @@ describe("putting right, by hand", () => {
     const b = await begun();
     const page = await newPage(browser);
     await goTo(page, `${app.url}/batch/${b.id}`);
-    await clickOn(page, "put the plan right");
+    await clickOn(page, "change the recipe");
     await says(page, `Putting ${b.code} right.`);
     await page.waitForSelector('input[aria-label="thyme: amount"]');
     await fill(page, 'input[aria-label="thyme: amount"]', "25 g");

@@ -227,7 +227,7 @@ describe("every view", () => {
     expect((await fetch(`${app.url}${at}.svg?bottle=9`)).status).toBe(404);
     expect((await fetch(`${app.url}${at}.pdf?size=huge`)).status).toBe(422);
     await fill(page, "#start", "99");
-    await says(page, "start at one of 1 to 10");
+    await says(page, "the first free one is one of 1 to 10");
     await page.close();
   });
 
@@ -349,6 +349,8 @@ describe("finish to the measured volume", () => {
     const page = await newPage(browser);
     await goTo(page, `${app.url}${views()["finish"]!}`);
     await fill(page, 'input[aria-label="honey: amount"]', "1 of liquid");
+    await says(page, "sour and sweet together:");
+    await clickOn(page, "in figures");
     await says(page, "acid and sugar index at least");
     await fill(page, 'input[aria-label="honey: amount"]', "to 99 Bx");
     await says(page, "Such a goal runs from");

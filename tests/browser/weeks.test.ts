@@ -83,7 +83,7 @@ describe("the household's weeks", () => {
 
   test("a jar whose window lies all in days away says so, until its window is moved, with why", async () => {
     await goTo(page, `${app.url}/batch/${ids["TI-26-01"]}`);
-    await clickOn(page, "move its window");
+    await clickOn(page, "strain it earlier or later");
     const day = async (id: string, is: string): Promise<void> => typeDay(page, id, is);
     await day("#window-earliest", "2026-12-21");
     await day("#window-best", "2026-12-22");

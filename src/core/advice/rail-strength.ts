@@ -109,7 +109,7 @@ function ratioJoint(plan: Plan, m: Menstruum, herbParts: number, pouredParts: nu
     withSaid(p, l.line.id, { kind: "ratio", mlPerG: Number(n.toPrecision(2)) });
   return {
     left: 0,
-    name: "Herb against menstruum",
+    name: "Herb against the spirit poured",
     notches: [2, 5, 10].map((n) => ({ share: at(n), name: `1 to ${n}` })),
     least: 0.1,
     most: 0.98,
@@ -165,7 +165,7 @@ export function byStrength(
       : herbJoint(plan, herbs, herbParts, spiritParts);
   const strength = strengthJoint(plan, m, herb.length);
   return {
-    title: "Herb to menstruum, and its strength",
+    title: "Herb to the spirit poured over it, and its strength",
     parts: lengths,
     joints: herbMl > 0 && beside ? [beside, strength] : [strength],
   };

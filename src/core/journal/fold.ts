@@ -18,7 +18,7 @@ import {
   readBody,
 } from "./events";
 
-/** `undone`: it was begun by accident, and its plan went back to the Bench. */
+/** `undone`: I did not make it, and its plan went back to the Bench. */
 export const BATCH_STATES = ["working", "strained", "bottled", "discarded", "undone"] as const;
 export type BatchState = (typeof BATCH_STATES)[number];
 

@@ -10,6 +10,8 @@ export interface StripWords {
   readonly strain: readonly string[];
   /** What it wants while it works. */
   readonly care: string;
+  /** What a tick in a week’s box stands for. */
+  readonly ticks: "shake" | "turn" | "look";
   /** How many weeks it works: a box to tick for each. */
   readonly weeks: number;
   /** The brim over the inside's floor, cm. */
@@ -27,6 +29,8 @@ const [OVER, UNDER] = [4, 9];
 const LANE = 19;
 const EDGE = 1.5;
 const BOX = 5.4;
+/** How much larger than on a label its code is: a camera that has the whole strip must make it out. */
+const STRIP_CODE = 1.6;
 const [TITLE, TEXT, SMALL] = [11, 8, 7] as const;
 const tall = (pt: number): number => pt * MM_PER_PT * 1.25;
 
@@ -117,11 +121,12 @@ export function stripLayout(w: StripWords, measure: Measure, codeSide: CodeSide)
   const column = new Column(OVER * 0.4, floor - 1, measure);
   column.words(w.code, "stencil", TITLE, "cobalt");
   column.boxes(w.weeks);
+  // Hard by its boxes, so that a camera that has found it knows where they are.
+  column.code(w.scan, STRIP_CODE * codeSide(w.scan));
   for (const s of w.strain) column.words(s, "bold", TEXT);
   column.words(w.care, "plain", TEXT);
   column.words(w.name, "plain", TEXT);
   column.words(`begun ${w.begun}`, "plain", TEXT);
-  column.code(w.scan, codeSide(w.scan));
   return {
     widthMm: WIDTH,
     heightMm,

@@ -1,5 +1,4 @@
 "use client";
-import { Told } from "../kit/told";
 import { Plus } from "lucide-react";
 import { type Day, printDay } from "@/core/day";
 import { endOf } from "@/core/keeping/life";
@@ -8,7 +7,8 @@ import type { BatchReckoning } from "@/core/journal/reckon";
 import { useUnits } from "../kit/units";
 import { When } from "../kit/when";
 import { StageCautions } from "../plan/cautions";
-import { verdictHead, verdictWhy } from "../plan/verdict-words";
+import { verdictHead } from "../plan/verdict-words";
+import { Why } from "../plan/why";
 import { Foot } from "../make/foot";
 import { StepsLine } from "../make/steps-line";
 import { StoveHead } from "../make/stove-head";
@@ -132,13 +132,7 @@ function WhereItKeeps({
         {head.place} {head.life}
       </p>
       <p className="pt-1">Best by {printDay(bestBy, "year")}, counted from straining.</p>
-      <ul className="pt-2">
-        {verdictWhy(verdict, of.reckoning).map((x) => (
-          <li key={x}>
-            <Told of={x} />
-          </li>
-        ))}
-      </ul>
+      <Why of={of.reckoning} />
       <div className="text-base pt-2">
         <StageCautions
           cautions={stops.cautions}

@@ -21,7 +21,7 @@ export function MoveWindow({ batch, window }: { batch: Batch; window: DayWindow 
   const elsewhere = fault && ![...FIELDS.map(([f]) => f), "why"].some((f) => at(f)) ? fault : undefined;
   return (
     <details>
-      <summary className="plain inline-block min-h-11 pt-2">move its window</summary>
+      <summary className="plain inline-block min-h-11 pt-2">strain it earlier or later</summary>
       <form
         className="flex flex-wrap gap-4 items-end py-2"
         onSubmit={(e) => {

@@ -2,9 +2,9 @@
 import { Told } from "../kit/told";
 import { useRouter } from "next/navigation";
 import { useId, useRef, useState } from "react";
-import { printDay } from "@/core/day";
 import type { Fault } from "@/core/fault";
 import type { Batch } from "@/core/journal/fold";
+import { Photographs } from "./photographs";
 
 const MOST = 15_000_000;
 const TAKES = "image/jpeg,image/png,image/webp";
@@ -122,28 +122,9 @@ export function Pictures({ batch }: { batch: Batch }) {
   return (
     <section aria-label="Photographs">
       <h2 className="ruled-head pt-4">Photographs</h2>
-      <ul className="flex flex-wrap gap-3 pt-3">
-        {batch.stove.pictures.map((p) => (
-          <li key={p.id} className="w-[7.5rem]">
-            <a
-              href={`/batch/${batch.id}/picture/${p.id}`}
-              aria-label={`Photograph, ${printDay(p.day, "short")}${p.words ? `: ${p.words}` : ""}`}
-            >
-              <img
-                src={`/batch/${batch.id}/picture/${p.id}?small`}
-                alt={p.words ?? `Photograph of ${printDay(p.day)}`}
-                width={120}
-                height={120}
-                className="border border-iron"
-              />
-            </a>
-            <span className="quiet block break-words">
-              {printDay(p.day, "short")}
-              {p.words ? `, ${p.words}` : ""}
-            </span>
-          </li>
-        ))}
-      </ul>
+      <div className="pt-3">
+        <Photographs batch={batch.id} all={batch.stove.pictures} side={120} words />
+      </div>
       <OneMore batch={batch.id} />
     </section>
   );

@@ -71,12 +71,12 @@ function pageFor(batch: Batch, e: Entry): readonly [href: string, words: string]
   if (e.type === "finished") return [`/batch/${batch.id}/finish?right=${e.seq}`, "say again what went in"];
   if (e.type === "bottled") return [`/batch/${batch.id}/bottle?right=${e.seq}`, "say the bottles again"];
   if (e.type === "begun" && batch.state === "working")
-    return [`/bench?right=${batch.id}`, "put the plan right on the Bench"];
+    return [`/bench?right=${batch.id}`, "change the recipe on the Bench"];
   return undefined;
 }
 
 const NOT_HAPPENED: Readonly<Partial<Record<EventType, string>>> = {
-  begun: "it was begun by accident",
+  begun: "I did not make it",
   discarded: "it was not discarded",
 };
 

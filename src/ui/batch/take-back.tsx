@@ -11,7 +11,7 @@ export function TakeBack({ batch }: { batch: Batch }) {
   if (!asked)
     return (
       <button type="button" className="plain min-h-11" onClick={() => setAsked(true)}>
-        it was begun by accident
+        I did not make it
       </button>
     );
   return (

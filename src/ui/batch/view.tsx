@@ -13,7 +13,8 @@ import { contentsOf } from "@/core/label/label";
 import { TallVessel } from "../figures/tall-vessel";
 import type { Shares } from "../kit/tall";
 import { IntoTheBook } from "../formulary/into-the-book";
-import { verdictHead, verdictWhy } from "../plan/verdict-words";
+import { verdictHead } from "../plan/verdict-words";
+import { Why } from "../plan/why";
 import { type cardOf, plannedLayers } from "../shelf/card";
 
 /** What is to be known of a batch before anything else: that it ended, and what was put right of it last. */
@@ -172,7 +173,7 @@ export function RecipeWays({ batch }: { batch: Batch }) {
     ...(batch.state === "working" || batch.state === "strained"
       ? [[`/batch/${batch.id}/label`, "label the jar"] as const]
       : []),
-    ...(batch.state === "working" ? [[`/bench?right=${batch.id}`, "put the plan right"] as const] : []),
+    ...(batch.state === "working" ? [[`/bench?right=${batch.id}`, "change the recipe"] as const] : []),
   ] as const;
   return (
     <p className="py-2 flex flex-wrap gap-x-5">
@@ -209,13 +210,7 @@ export function WhatItIs({
       <p className="text-[1.125rem] font-bold pt-2">
         {head.place} {head.life}
       </p>
-      <ul className="pt-1">
-        {verdictWhy(of.verdict, of).map((x) => (
-          <li key={x}>
-            <Told of={x} />
-          </li>
-        ))}
-      </ul>
+      <Why of={of} />
     </>
   );
 }

@@ -16,7 +16,8 @@ import { numberWord } from "@/core/words";
 import { KeepingChart } from "../figures/keeping-chart";
 import { useUnits } from "../kit/units";
 import { distanceWords } from "@/core/keeping/reasons";
-import { verdictHead, verdictWhy } from "../plan/verdict-words";
+import { verdictHead } from "../plan/verdict-words";
+import { Why } from "../plan/why";
 import type { Went } from "@/core/reckoning/went";
 import { LiquidWent } from "../plan/went";
 import type { Doubt } from "@/core/advice/other-form";
@@ -130,19 +131,15 @@ function WhereItKeeps({ r, stop, doubts }: Pick<Props, "r" | "stop" | "doubts">)
           </>
         )}
       </h3>
-      <ul className="pt-1" data-testid="why">
-        {stop && (
-          <li className="font-semibold">
+      <div className="pt-1" data-testid="why">
+        {stop ? (
+          <p className="font-semibold">
             <Told of={stop.says} />
-          </li>
+          </p>
+        ) : (
+          <Why of={r} />
         )}
-        {!stop &&
-          verdictWhy(r.verdict, r).map((x, i) => (
-            <li key={i}>
-              <Told of={x} />
-            </li>
-          ))}
-      </ul>
+      </div>
       {doubts.map((d) => (
         <p key={d.line} className="pt-1 font-semibold" data-testid="doubt">
           Were the {d.name} {d.form}: {d.place === "do-not-keep" ? "not to keep" : `${d.place}, ${d.life}`}.

@@ -23,7 +23,7 @@ export function WentBars({ went }: { went: Went }) {
     ],
     [
       { words: "comes out", ml: went.out, fill: "decoction" },
-      { words: "in the marc", ml: went.held, fill: "marc" },
+      { words: "left in the herb", ml: went.held, fill: "marc" },
       { words: "cloth and pot", ml: went.onCloth, fill: undefined },
       { words: "boiled off", ml: went.boiledOff, fill: "steam" },
       { words: "closed up", ml: went.closedUp, fill: undefined },

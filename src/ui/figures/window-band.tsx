@@ -1,6 +1,7 @@
 "use client";
 import { type Day, addDays, daysBetween, printDay } from "@/core/day";
 import type { Care } from "@/core/care/care";
+import { bandDays } from "./band-days";
 import { useWidth } from "../kit/width";
 
 type Anchor = "start" | "middle" | "end";
@@ -55,7 +56,7 @@ export function WindowBand({
   const w = care.window;
   if (!w) return null;
   const now = daysBetween(begun, today);
-  const end = Math.max(w.latest, now) + 1;
+  const end = bandDays(care, now);
   const x = (d: number): number => 20 + (Math.min(end, Math.max(0, d)) / end) * (W - 40);
   const ticks = shakenOn(care, w.latest);
   const label = (d: number, words: string, y: number, anchor: "start" | "middle" | "end" = "middle") => (

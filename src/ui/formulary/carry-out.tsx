@@ -14,7 +14,7 @@ const CARDS = [
 export function CarryOut({ id, version }: { id: string; version: number }) {
   return (
     <p className="no-print flex flex-wrap gap-x-4 items-baseline pt-2">
-      <span className="quiet">carry it out as</span>
+      <span className="quiet">take it along as</span>
       {CARDS.map(([size, words]) => (
         <a
           key={size}

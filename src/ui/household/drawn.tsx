@@ -94,7 +94,7 @@ export function RulerDrawn({ stepCm }: { stepCm: number }) {
   const marks = Math.floor((TALL - 24) / step);
   return (
     <Svg w={30}>
-      <rect x="2" y="12" width="26" height={TALL - 14} {...LINE} fill="var(--color-sand, #cdb98a)" />
+      <rect x="2" y="12" width="26" height={TALL - 14} {...LINE} fill="var(--color-cork)" />
       {Array.from({ length: marks + 1 }, (_, i) => (
         <path
           key={i}

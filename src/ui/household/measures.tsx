@@ -1,9 +1,9 @@
 "use client";
 import { useState } from "react";
 import { CM_PER_INCH, TEASPOON_ML, UNITS, type UnitSystem } from "@/core/quantity/units";
-import { METRIC } from "@/core/reading/measures";
 import type { Settings } from "@/core/stores/settings";
 import { Told } from "../kit/told";
+import { useUnits } from "../kit/units";
 import { Field } from "../kit/field";
 import { CupDrawn, RulerDrawn, SpoonsDrawn, ThermometerDrawn } from "./drawn";
 import { Kept, useSettle } from "./use-settle";
@@ -165,7 +165,7 @@ interface Thing {
 }
 
 /** What hangs and stands on the shelf of measures. */
-function thingsOf({ units, degrees, lengths }: Said): readonly Thing[] {
+function thingsOf({ units, degrees, lengths }: Said, volume: (ml: number) => string): readonly Thing[] {
   const d = DRAWER[units];
   return [
     {
@@ -173,21 +173,21 @@ function thingsOf({ units, degrees, lengths }: Said): readonly Thing[] {
       opens: "units",
       drawn: <CupDrawn ml={d.cup} marks={4} />,
       name: "our cup",
-      says: METRIC.volumeExact(d.cup),
+      says: volume(d.cup),
     },
     {
       id: "jug",
       opens: "units",
       drawn: <CupDrawn ml={d.jug} marks={4} />,
       name: d.jugs,
-      says: METRIC.volumeExact(d.jug),
+      says: volume(d.jug),
     },
     {
       id: "spoons",
       opens: "units",
       drawn: <SpoonsDrawn mls={d.spoons} />,
       name: "our spoons",
-      says: d.spoons.map(METRIC.volumeExact).join(", "),
+      says: "a tablespoon, a teaspoon, and half of one",
     },
     {
       id: "heat",
@@ -213,6 +213,7 @@ export function HouseMeasures({ start }: { start: Said }) {
     "aria-expanded": open?.by === by,
     onClick: () => setOpen(open?.by === by ? undefined : { by, key }),
   });
+  const { volumeExact } = useUnits();
   const worded = TYPED.find(([key]) => key === open?.key);
   const said: Readonly<Record<TypedKey, string>> = start;
   return (
@@ -221,7 +222,7 @@ export function HouseMeasures({ start }: { start: Said }) {
         The house
       </h2>
       <ul data-drawing="" className="flex flex-wrap items-end gap-y-4">
-        {thingsOf(start).map((t) => (
+        {thingsOf(start, volumeExact).map((t) => (
           <li key={t.id} className="flex flex-col items-center">
             <span className="px-4 border-b-[6px] border-iron w-full flex justify-center">{t.drawn}</span>
             <button type="button" className="min-h-11 min-w-11 px-1" {...touch(t.id, t.opens)}>

@@ -10,22 +10,22 @@ export function verdictHead(v: Verdict): { place: string; life: string } {
   return { place: v.coolDark ? "Cupboard, cool and dark:" : "Cupboard:", life: `${v.life.words}.` };
 }
 
-/** Why, with the numbers. */
-export function verdictWhy(v: Verdict, r: Reckoning): string[] {
-  const out = reasonsOf(v);
-  if (v.place === "do-not-keep") return out;
-  if (v.distances.length > 0) {
-    const words = v.distances.map(distanceWords).join("; ");
-    if (words) out.push(`${headed(words)}.`);
-  }
-  if (
+/** Why, without a figure: what decided, what takes the cupboard away, and how long once opened. */
+export const plainWhy = (v: Verdict): string[] =>
+  v.place === "do-not-keep" ? reasonsOf(v) : [...reasonsOf(v), openedSentence(v)];
+
+/** The same in terms and figures: each quantity against its line, and how sharp it is. */
+export function figuresWhy(v: Verdict, r: Reckoning): string[] {
+  if (v.place === "do-not-keep") return [];
+  const words = v.distances.map(distanceWords).join("; ");
+  const sharp =
     r.finished.abv.high <= 15 &&
     r.finished.acid.value > 0.05 &&
-    !v.distances.some((d) => d.condition.quantity === "ph")
-  )
-    out.push(`pH ${r.finished.ph.low.toFixed(1)} to ${r.finished.ph.high.toFixed(1)}, estimated.`);
-  out.push(openedSentence(v));
-  return out;
+    !v.distances.some((d) => d.condition.quantity === "ph");
+  return [
+    ...(words ? [`${headed(words)}.`] : []),
+    ...(sharp ? [`pH ${r.finished.ph.low.toFixed(1)} to ${r.finished.ph.high.toFixed(1)}, estimated.`] : []),
+  ];
 }
 
 /** How long it keeps once opened, and where. */

@@ -20,9 +20,15 @@ export function LiquidWent({
   const rows: readonly (readonly [string, number, "+" | "−" | ""])[] = [
     ["poured", went.poured, ""],
     ["from the plants", went.fromPlants, "+"],
-    ["closed up in mixing", went.closedUp, "−"],
+    ["shrinks when mixed", went.closedUp, "−"],
     ["boiled off", went.boiledOff, "−"],
-    [went.weighed ? "held in the marc, as weighed" : "held in the marc, about", went.held, "−"],
+    [
+      went.weighed
+        ? "held in what is left of the herb, as weighed"
+        : "held in what is left of the herb, about",
+      went.held,
+      "−",
+    ],
     [went.weighed ? "on cloth and pot, or spilt" : "on cloth and pot, typical", went.onCloth, "−"],
   ];
   const all = went.poured + went.fromPlants;

@@ -174,10 +174,7 @@ export function OneLot({
           aria-hidden="true"
         >
           {shape && of.stuff && (
-            <>
-              <ShelfBottle of={shape.drawn} toCm={shape.toCm} substance={substanceOf(of.stuff)} />
-              {shape.behind > 0 && <span className="quiet pb-2">+ {shape.behind}</span>}
-            </>
+            <ShelfBottle of={shape.drawn} toCm={shape.toCm} substance={substanceOf(of.stuff)} />
           )}
         </span>
         <span className="inline-block pt-1.5 px-1 leading-tight break-words max-w-full">
@@ -191,6 +188,7 @@ export function OneLot({
         {s.leftG >= 0.5 && s.leftG < l.grams * 0.98 && (
           <span className="quiet block">of {of.said(l.grams)}</span>
         )}
+        {shape && shape.behind > 0 && <span className="quiet block">and {shape.behind} more, full</span>}
       </p>
     </li>
   );

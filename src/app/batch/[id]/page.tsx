@@ -4,6 +4,7 @@ import { type Day, daysBetween } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { batchAsItStands } from "../../batch-page";
 import type { BatchReckoning } from "@/core/journal/reckon";
+import { jarOf } from "@/core/journal/jar";
 import { marcOf } from "@/core/journal/ours";
 import { db } from "@/store/db";
 import { kinOfBatch } from "@/store/recall";
@@ -31,14 +32,20 @@ import { Diary } from "@/ui/batch/diary";
 import { cautionsAt } from "@/core/cautions/rules";
 import type { Stage } from "@/core/cautions/caution";
 import { StageCautions } from "@/ui/plan/cautions";
+import { PhotographsAtDays } from "@/ui/batch/photographs";
+import { bandDays } from "@/ui/figures/band-days";
 import { WindowBand } from "@/ui/figures/window-band";
+import { StripRead } from "@/ui/batch/strip-read";
+import { onStrip, stripSet } from "@/print/strip-file";
+import type { Measures } from "@/core/reading/measures";
+import { stripWords } from "./strip-of";
 import { MoveWindow } from "@/ui/batch/move-window";
 import { MeasureIt } from "@/ui/batch/measure-it";
 import { Pictures } from "@/ui/batch/pictures";
 import { foreseenCourse } from "@/ui/batch/foreseen-course";
 import { Readings } from "@/ui/batch/readings";
 import { Tasting } from "@/ui/batch/tasting";
-import { HomeDays, WindowPictures } from "@/ui/batch/window-side";
+import { HomeDays } from "@/ui/batch/window-side";
 import { cardOf, strainPlans, strainWindow } from "@/ui/shelf/card";
 import { stopsOf } from "@/ui/shelf/stops";
 import { Today } from "@/ui/shelf/today";
@@ -116,12 +123,55 @@ function WindowLine({
   return (
     <div className="min-w-0 xl:col-span-2">
       <WindowBand begun={batch.begunDay} today={today} care={care} doneDays={shaken} />
+      {batch.stove.pictures.length > 0 && (
+        <PhotographsAtDays
+          batch={batch.id}
+          all={batch.stove.pictures}
+          begun={batch.begunDay}
+          end={bandDays(care, daysBetween(batch.begunDay, today))}
+        />
+      )}
       <div className="flex flex-wrap items-center gap-x-6">
-        <WindowPictures batch={batch} />
         <HomeDays plan={plan} />
         {window && <MoveWindow batch={batch} window={window} />}
       </div>
     </div>
+  );
+}
+
+/** What a tick on its strip stands for, in words of what was done. */
+const DID = { shake: "shaken", turn: "turned", look: "looked at" } as const;
+
+/** A jar whose strip has boxes: the way to read them from a photograph. */
+function ItsStrip({
+  batch,
+  r,
+  measures,
+  today,
+}: {
+  batch: Batch;
+  r: BatchReckoning;
+  measures: Measures;
+  today: Day;
+}) {
+  const words = stripWords(batch, r, measures);
+  const on = words && onStrip(stripSet(words));
+  if (!words || !on) return null;
+  const what = words.ticks;
+  const doneDays = (jarOf(batch)?.touched ?? []).filter((t) => t.sort === what).map((t) => t.day);
+  return (
+    <StripRead
+      {...{
+        batch: batch.id,
+        code: words.scan,
+        begun: batch.begunDay,
+        today,
+        what,
+        did: DID[what],
+        doneDays,
+        on,
+      }}
+    />
   );
 }
 
@@ -182,6 +232,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
             <RecipeWays batch={batch} />
             <ItsKin {...kin} second={marc ? batch.id : undefined} />
             {marc && <KeepMarc marc={keptMarc(r.program, batch.code)} today={today} />}
+            {working && <ItsStrip batch={batch} r={r} measures={measures} today={today} />}
             {working && <TakeBack batch={batch} />}
             {batch.state !== "undone" && <Pictures batch={batch} />}
             <h2 className="ruled-head pt-4">Journal</h2>

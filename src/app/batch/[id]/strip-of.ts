@@ -36,6 +36,7 @@ export function stripWords(batch: Batch, r: BatchReckoning, measures: Measures):
         ]
       : [],
     care: often ? TOUCH_WORDS[often.sort].toLowerCase() : "leave it be",
+    ticks: often?.sort === "shake" || often?.sort === "turn" ? often.sort : "look",
     weeks: w ? Math.min(MOST_WEEKS, Math.ceil(w.best / A_WEEK)) : 0,
     brimCm: v.solid.brimCm,
     marks: marksOf(fit, stuffs).map((m) => ({

@@ -7,7 +7,8 @@ import { fillPlan, type OnHand } from "@/core/cellar/fill";
 import { agree, listed, numberWord, shareWords } from "@/core/words";
 import { KeepingChart } from "../../figures/keeping-chart";
 import { useUnits } from "../../kit/units";
-import { verdictHead, verdictWhy } from "../../plan/verdict-words";
+import { verdictHead } from "../../plan/verdict-words";
+import { Why } from "../../plan/why";
 import { levelWords } from "./jug-words";
 import { nameIn } from "./lines";
 import type { Finishing } from "./use-finishing";
@@ -128,12 +129,8 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
                     <Told of={c.says} />
                   </li>
                 ))}
-            {verdictWhy(got.reckoning.verdict, got.reckoning).map((x) => (
-              <li key={x}>
-                <Told of={x} />
-              </li>
-            ))}
           </ul>
+          <Why of={got.reckoning} />
           {got.reckoning.verdict.place !== "do-not-keep" && (
             <Fills ml={got.reckoning.finished.ml.value} onHand={onHand} />
           )}

@@ -53,7 +53,7 @@ export function OtherSize({ id, sort, beside }: { id: string; sort: LabelSort; b
         />
       </p>
       <button type="submit" className="plain min-h-11">
-        lay it out
+        use this size
       </button>
       {wrong && (
         <p id="other-size-wrong" role="alert" className="wrong">
