@@ -6,6 +6,7 @@ import { newPage, settled } from "./support";
 export type Effect = "goes" | "changes" | "types" | "dates" | "chooses" | "slides" | "drags" | "writes";
 export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^(?:[Pp]lan it again|come back (?:to this )?later|Leave it to steep|ready by a day)$/, "goes"],
+  [/^[A-Z].*: (?:syrup|oxymel|fire cider|infused honey|infused vinegar|tincture)\b/, "goes"],
   [/^undo the last tick|^It is all here|^Mixed through/, "writes"],
   // The head of every page.
   [
@@ -42,10 +43,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^Begin this batch$/, "writes"],
   [/ against |^(?:sweet|sharp|hot|bitter|herb)$/, "slides"],
-  [
-    /^(?:our (?:cup|pint|half litre|spoons)|°[CF]|cm|in|£|Europe\/London|[A-Z][\w’'-]+(?:, | & )[\w &-]*: )/,
-    "changes",
-  ],
+  [/^(?:our (?:cup|pint|half litre|spoons)|°[CF]|cm|in|£|Europe\/London)$/, "changes"],
   [/^Good to know of any remedy like it: /, "changes"],
   [/^we know how this is done$|^tell us again$/, "writes"],
   [/^it stands in the /, "writes"],
@@ -82,12 +80,13 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^(?:another bottle|not today|or keep it|a date of my own|Take out bottle)/, "changes"],
   [/^(?:meadowsweet|lime blossom|cider vinegar|honey)[,:] .*(?:g|mark)\.$|^Let it stand/, "changes"],
-  [/^Photograph, /, "changes"],
+  // It opens over the page, under which nothing is reached: tried by itself in drawn-house.
+  [/^Photograph, /, "writes"],
   [/^in figures$/, "changes"],
-  [/^first free: \d/, "changes"],
+  [/^(?:the year on one page, PDF|the same, SVG)$/, "writes"],
+  [/^first free: \d/, "writes"],
   [/^(?:cupboard|fridge|ice box)$/, "goes"],
-  [/^what time; the calendar’s touches too$/, "types"],
-  [/^[A-Z].*: (?:syrup|oxymel|fire cider|infused honey|infused vinegar|tincture)\b/, "goes"],
+  [/^what time; the calendar’s touches too$/, "dates"],
   [/^read its strip from a photograph$/, "writes"],
   [/^forget them, and/, "writes"],
   // What goes into the strained liquid.

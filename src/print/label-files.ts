@@ -1,5 +1,5 @@
 import type { Label } from "@/core/label/label";
-import type { Item, LabelLayout } from "@/core/label/layout-item";
+import { BAR_FILL, type Item, type LabelLayout, stripesOf } from "@/core/label/layout-item";
 import type { LabelWords } from "@/core/label/blocks";
 import { MM_PER_PT, layOut, layOutWords } from "@/core/label/layout";
 import { type Sheet, gridCells } from "@/core/label/sheet";
@@ -149,6 +149,18 @@ function drawItem(doc: PDFKit.PDFDocument, i: Item): void {
     case "box":
       doc.lineWidth(pt(0.25)).rect(pt(i.x), pt(i.y), pt(i.width), pt(i.height)).stroke(INKS.iron);
       return;
+    case "bar":
+      doc.rect(pt(i.x), pt(i.y), pt(i.width), pt(i.height)).fill(BAR_FILL[i.of]);
+      doc.lineWidth(pt(0.3));
+      for (const x of stripesOf(i))
+        doc
+          .moveTo(pt(x), pt(i.y))
+          .lineTo(pt(x), pt(i.y + i.height))
+          .stroke(INKS.iron);
+      return;
+    case "upright":
+      doc.lineWidth(pt(i.width)).moveTo(pt(i.x), pt(i.y1)).lineTo(pt(i.x), pt(i.y2)).stroke(INKS.iron);
+      return;
     case "code": {
       const { size, dark } = modulesOf(i.text);
       const m = i.side / (size + 2 * EDGE);
@@ -246,6 +258,16 @@ function svgItem(i: Item): string {
       return `<circle cx="${i.x}" cy="${i.y}" r="${i.r}" fill="none" stroke="${INKS.iron}" stroke-width="0.2"/>`;
     case "box":
       return `<rect x="${i.x.toFixed(2)}" y="${i.y.toFixed(2)}" width="${i.width}" height="${i.height}" fill="none" stroke="${INKS.iron}" stroke-width="0.25"/>`;
+    case "bar":
+      return `<rect x="${i.x.toFixed(2)}" y="${i.y.toFixed(2)}" width="${i.width.toFixed(2)}" height="${i.height}" fill="${BAR_FILL[i.of]}"/>${stripesOf(
+        i,
+      )
+        .map(
+          (x) => `<path d="M${x} ${i.y.toFixed(2)}v${i.height}" stroke="${INKS.iron}" stroke-width="0.3"/>`,
+        )
+        .join("")}`;
+    case "upright":
+      return `<path d="M${i.x.toFixed(2)} ${i.y1.toFixed(2)}V${i.y2.toFixed(2)}" stroke="${INKS.iron}" stroke-width="${i.width}"/>`;
     case "code":
       return `<path d="${i.path ?? ""}" fill="#000"/>`;
     case "text":

@@ -85,6 +85,21 @@ export const batchesOf = (sql: Sql, year: number): Promise<BatchLine[]> =>
         from bottle x where x.batch_id = batch.id), '[]') as bottles
     from batch where begun_day >= make_date(${year}, 1, 1) and begun_day < make_date(${year + 1}, 1, 1) order by begun_day desc, code desc`;
 
+/** Batches that stood in a year: begun, strained or bottled, and the last day any bottle of it was good for. */
+export const standingIn = (
+  sql: Sql,
+  year: number,
+): Promise<
+  { id: string; code: string; name: string; begun: string; ready: string | null; until: string | null }[]
+> =>
+  sql`
+    select b.id, b.code, b.name, b.begun_day as begun, coalesce(b.bottled_day, b.strained_day) as ready,
+      (select max(x.best_by) from bottle x where x.batch_id = b.id) as until
+    from batch b
+    where b.state in ('working', 'strained', 'bottled') and b.begun_day < make_date(${year + 1}, 1, 1)
+      and b.begun_day >= make_date(${year - 4}, 1, 1)
+    order by b.begun_day, b.code`;
+
 /** Every bottle that stands somewhere, first to use first: by its day, an opened one before a closed one, then the oldest. */
 export const cellarBottles = (sql: Sql): Promise<CellarBottle[]> =>
   sql<CellarBottle[]>`

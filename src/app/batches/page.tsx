@@ -45,6 +45,26 @@ export default async function Batches({ searchParams }: { searchParams: Promise<
       <TickToCompare many={rows.length > 1}>
         <YearShelf rows={rows} cards={cards} />
       </TickToCompare>
+      {year !== undefined && (
+        <p className="flex flex-wrap gap-x-5 pt-4">
+          <a
+            className="inline-flex items-center min-h-11"
+            href={`/batches/year.pdf?year=${year}`}
+            target="_blank"
+            rel="noopener"
+          >
+            the year on one page, PDF
+          </a>
+          <a
+            className="inline-flex items-center min-h-11"
+            href={`/batches/year.svg?year=${year}`}
+            target="_blank"
+            rel="noopener"
+          >
+            the same, SVG
+          </a>
+        </p>
+      )}
     </div>
   );
 }

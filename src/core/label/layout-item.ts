@@ -26,6 +26,22 @@ export type Item =
       readonly width: number;
       readonly height: number;
     }
+  /** A stretch of days: striped while a thing works, plain while it keeps. */
+  | {
+      readonly kind: "bar";
+      readonly of: "works" | "keeps";
+      readonly x: number;
+      readonly y: number;
+      readonly width: number;
+      readonly height: number;
+    }
+  | {
+      readonly kind: "upright";
+      readonly x: number;
+      readonly y1: number;
+      readonly y2: number;
+      readonly width: number;
+    }
   /** A code to be scanned, its white edge with it; `path` is its dark modules, mm, once they are set. */
   | {
       readonly kind: "code";
@@ -43,6 +59,19 @@ export type Item =
       readonly width: number;
       readonly ink: Ink;
     };
+
+type Bar = Extract<Item, { kind: "bar" }>;
+/** What a bar is printed in; it is told by its stripes where there is no colour. */
+export const BAR_FILL: Readonly<Record<Bar["of"], string>> = { works: "#e6dfcf", keeps: "#cfdccf" };
+/** mm between the stripes of what works. */
+const STRIPE = 1.4;
+/** Where the stripes of a bar stand, mm. */
+export const stripesOf = ({ of, x, width }: Bar): readonly number[] =>
+  of === "keeps"
+    ? []
+    : Array.from({ length: Math.floor(width / STRIPE) }, (_, i) =>
+        Number((x + (i + 0.5) * STRIPE).toFixed(2)),
+      );
 
 export interface LabelLayout {
   readonly widthMm: number;

@@ -80,7 +80,12 @@ export function Diary({ batch }: { batch: Batch }) {
   const names = useMemo(() => moveNames(batch, units), [batch, units]);
   const lines = linesOf(batch.begunPlan);
   const lineName = (id: string): string => namedMaterial(lines.find((l) => l.id === id)?.material ?? id);
-  const telling = { lineName, measures: units, moveName: (id: string) => names.get(id) };
+  const telling: Telling = {
+    lineName,
+    measures: units,
+    moveName: (id) => names.get(id),
+    entryOf: (seq) => batch.diary.find((e) => e.seq === seq),
+  };
   return (
     <ol className="pt-1">
       {runsOf(batch.diary.toReversed()).map((run) => (

@@ -50,6 +50,8 @@ export interface Telling {
   readonly measures: Measures;
   /** A move of the making in a word or two; nothing where it is not known any more. */
   readonly moveName?: (id: string) => string | undefined;
+  /** The entry of a number, where another speaks of it. */
+  readonly entryOf?: (seq: number) => Entry | undefined;
 }
 export const PLAINLY: Telling = { lineName: (id) => id, measures: METRIC };
 
@@ -100,7 +102,8 @@ const timedWords = (b: Body<"timed">): string =>
     : `Clock: ${b.words}, ${b.low === b.high ? b.low : `${b.low} to ${b.high}`} min.`;
 
 /** One entry as a sentence. */
-export function entryWords(e: Entry, { lineName, measures, moveName }: Telling = PLAINLY): string {
+export function entryWords(e: Entry, telling: Telling = PLAINLY): string {
+  const { lineName, measures, moveName } = telling;
   switch (e.type) {
     case "begun":
       return `Begun as ${(e.body as Body<"begun">).code}.`;
@@ -164,7 +167,9 @@ export function entryWords(e: Entry, { lineName, measures, moveName }: Telling =
     }
     case "corrected": {
       const b = e.body as Body<"corrected">;
-      return `Entry ${b.seq} corrected${b.why ? `: ${b.why}` : "."}`;
+      const of = telling.entryOf?.(b.seq);
+      const which = of && of.type !== "corrected" ? `“${entryWords(of, telling)}”` : `Entry ${b.seq}`;
+      return `Put right: ${which}${b.why ? `, ${b.why}` : ""}`;
     }
     case "discarded":
       return `Discarded: ${(e.body as Body<"discarded">).why}`;

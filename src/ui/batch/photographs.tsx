@@ -166,7 +166,7 @@ export function PhotographsAtDays({
   );
   const at = spread(days, GAP, SIDE / 2, width - SIDE / 2);
   return (
-    <div ref={ref}>
+    <div ref={ref} className="overflow-x-clip">
       <ul className="relative" style={{ height: SIDE + 10 }} aria-label="Photographs, small">
         {shown.map((p, i) => (
           <li key={p.id} className="absolute bottom-0" style={{ left: at[i]! - SIDE / 2 }}>

@@ -70,7 +70,7 @@ export function WindowBand({
         width={W}
         height={92}
         viewBox={`0 0 ${W} 92`}
-        className="block"
+        className="block max-w-full"
         role="img"
         aria-label={`Begun ${printDay(begun)}. Strain between ${printDay(addDays(begun, w.earliest))} and ${printDay(addDays(begun, w.latest))}, best ${printDay(addDays(begun, w.best))}. Today is day ${now}.`}
       >

@@ -1,4 +1,4 @@
-import type { Item, LabelLayout } from "@/core/label/layout-item";
+import { BAR_FILL, type Item, type LabelLayout, stripesOf } from "@/core/label/layout-item";
 import { MM_PER_PT } from "@/core/label/layout";
 
 const INKS = { iron: "#1f2125", cobalt: "#1c3d94" } as const;
@@ -51,6 +51,17 @@ function OneItem({ item: i }: { item: Item }) {
           strokeWidth="0.25"
         />
       );
+    case "bar":
+      return (
+        <g>
+          <rect x={i.x} y={i.y} width={i.width} height={i.height} fill={BAR_FILL[i.of]} />
+          {stripesOf(i).map((x) => (
+            <path key={x} d={`M${x} ${i.y}v${i.height}`} stroke={INKS.iron} strokeWidth="0.3" />
+          ))}
+        </g>
+      );
+    case "upright":
+      return <path d={`M${i.x} ${i.y1}V${i.y2}`} stroke={INKS.iron} strokeWidth={i.width} />;
     case "code":
       return <path d={i.path ?? ""} fill="#000" data-code={i.text} />;
     case "text":
