@@ -289,6 +289,12 @@ export async function use(page: Page, e: ElementHandle, effect: Effect, hand: Ha
     case "types":
       if (hand === "keyboard") await e.focus();
       else await press();
+      // Nobody types before the caret stands there: a tap takes a moment to be one.
+      await page
+        .waitForFunction((x) => x === document.activeElement, { timeout: 3000 }, e)
+        .catch(() => undefined);
+      // A telephone brings the field it was tapped into view, and takes no key before it has.
+      if (hand === "finger") await settled(page);
       await page.keyboard.press("End");
       return page.keyboard.type("1");
     case "dates": {

@@ -96,8 +96,16 @@ const isChosen = (e: ElementHandle): Promise<boolean> =>
 const isSingle = (e: ElementHandle): Promise<boolean> =>
   e.evaluate((x) => x instanceof HTMLSelectElement && [...x.options].filter((o) => !o.disabled).length < 2);
 
-/** Uses one control. @returns what is wrong with it */
+/** Uses one control; what takes no letter is tried once more on a page just opened. @returns what is wrong with it */
 async function tried(page: Page, name: string, hand: Hand, path: string): Promise<string | undefined> {
+  const wrong = await triedOnce(page, name, hand, path);
+  if (wrong !== "types nothing") return wrong;
+  await goTo(page, app.url + path);
+  await settled(page);
+  return triedOnce(page, name, hand, path);
+}
+
+async function triedOnce(page: Page, name: string, hand: Hand, path: string): Promise<string | undefined> {
   const effect = effectOf(name)!;
   let found = await control(page, name);
   if (!found) {

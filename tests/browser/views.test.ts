@@ -354,12 +354,13 @@ describe("finish to the measured volume", () => {
     // Out of the field first: what is said of it when it is left moves the lines under the pointer.
     await page.keyboard.press("Tab");
     await settled(page);
-    await clickOn(page, "in figures");
+    await page.focus('[aria-label="What it makes"] summary');
+    await page.keyboard.press("Enter");
     await says(page, "acid and sugar index at least");
     await fill(page, 'input[aria-label="honey: amount"]', "to 99 Bx");
     await says(page, "Such a goal runs from");
     await fill(page, 'input[aria-label="honey: amount"]', "1 of liquid");
-    await says(page, "acid and sugar index at least");
+    await says(page, "sour and sweet together: enough");
     // The dial: by key to its end, by touching a place of it, by mouse to a notch; the jug and the words follow.
     await page.focus('[role=slider][aria-label="How much honey"]');
     await page.keyboard.press("Home");

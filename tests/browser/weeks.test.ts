@@ -142,16 +142,18 @@ describe("the household's weeks", () => {
     await sharp(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="2" height="2"/>'))
       .gif()
       .toFile(bad);
-    const input = (await page.$('input[type="file"]')) as ElementHandle<HTMLInputElement>;
+    const input = (await page.$(
+      '[aria-label="Photographs"] input[type="file"]',
+    )) as ElementHandle<HTMLInputElement>;
     await input.uploadFile(bad);
     await clickOn(page, "Keep it");
     await says(page, "A photograph is a JPEG, PNG or WebP file.");
     await input.uploadFile(good);
     await page.type('input[maxlength="200"]', "day thirty-five");
     await clickOn(page, "Keep it");
-    await page.waitForSelector('img[alt="day thirty-five"]');
+    await page.waitForSelector('button[aria-label$="day thirty-five"] img');
     const loaded = await page.waitForFunction(() => {
-      const img = document.querySelector<HTMLImageElement>('img[alt="day thirty-five"]');
+      const img = document.querySelector<HTMLImageElement>('button[aria-label$="day thirty-five"] img');
       return img && img.complete && img.naturalWidth > 0;
     });
     expect(loaded).toBeDefined();
