@@ -160,6 +160,21 @@ describe("every view", () => {
     },
   );
 
+  test("as it comes, before any script has run, no view is wider than a telephone", async () => {
+    const page = await newPage(browser, 390, 844);
+    await page.setJavaScriptEnabled(false);
+    const over: string[] = [];
+    for (const [name, path] of Object.entries(views())) {
+      await page.goto(`${app.url}${path}`);
+      const by = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      if (by > 1) over.push(`${name}: ${by} px`);
+    }
+    await page.close();
+    expect(over).toEqual([]);
+  });
+
   test("no drawer of the Bench runs off the side on a phone, on a tablet, or at twice the size", async () => {
     const page = await newPage(browser);
     await planned(page);

@@ -148,6 +148,7 @@ export function Course(p: Props) {
         width={width}
         height={HEIGHT}
         viewBox={`0 0 ${width} ${HEIGHT}`}
+        className="max-w-full"
         role="img"
         aria-label={`The course of the pan: ${saidOf(p)}.`}
       >

@@ -171,7 +171,7 @@ export function JugFigure({
         viewBox={`0 0 ${width} ${bottom + BASE}`}
         role="img"
         aria-label={`${title}: ${said || "empty"}.`}
-        className="overflow-visible mx-auto"
+        className="overflow-visible mx-auto max-w-full"
       >
         <path
           d={`M${middle - base} ${bottom}L${middle - brim} ${TOP}H${middle + brim}L${middle + base} ${bottom}Z`}

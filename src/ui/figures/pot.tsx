@@ -259,7 +259,7 @@ export function PotFigure(p: Props) {
         viewBox={`0 0 ${width} ${height}`}
         role="img"
         aria-label={`${p.title}. ${layerWords(p.layers, p.ruler)}${said ? ` ${said}.` : ""}`}
-        className="overflow-visible"
+        className="overflow-visible max-w-full"
       >
         <path d={band(solid, scale, 0, solid.brimCm)} fill="var(--color-glaze)" opacity="0.6" />
         {p.gone && p.gone.toCm > p.gone.fromCm + 0.02 && (

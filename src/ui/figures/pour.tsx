@@ -53,7 +53,7 @@ export function PourFigure({ supply, today, until, most, substance, startBy, tit
         viewBox={`0 0 ${width} ${TALL}`}
         role="img"
         aria-label={title}
-        className="block"
+        className="block max-w-full"
       >
         {out && !supply.counted && (
           <rect

@@ -37,6 +37,7 @@ export function WentBars({ went }: { went: Went }) {
         width={width}
         height={2 * (BAR + GAP)}
         viewBox={`0 0 ${width} ${2 * (BAR + GAP)}`}
+        className="max-w-full"
         aria-hidden="true"
       >
         {rows.map((parts, row) => (
