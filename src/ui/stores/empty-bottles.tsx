@@ -45,7 +45,7 @@ function OneSize({ of: e, k }: { of: EmptiesStored; k: Keeping }) {
   return (
     <li className="min-w-0 grid justify-items-center">
       <span
-        className="w-full border-b-[7px] border-iron flex items-end justify-center px-2 min-h-24"
+        className="w-full border-b-[7px] border-iron flex items-end justify-center px-2 h-[9.75rem]"
         aria-hidden="true"
       >
         {v &&
