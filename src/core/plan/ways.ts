@@ -1,6 +1,8 @@
 import { VESSELS } from "../vessel/catalogue";
 import { MATERIALS, type Catalogue } from "../material/catalogue";
 import type { Form } from "../material/classes";
+import { readAmount } from "../reading/amounts";
+import { isOwn, ownInto } from "./carried";
 import { linesOf } from "./edit";
 import { Ids, type Nameless } from "./ids";
 import {
@@ -70,22 +72,33 @@ export function localStep(s: Exclude<WayStep, { do: "add" }>, units: Plan["units
   return Object.fromEntries(texts) as Bare<Step>;
 }
 
-function poured(w: WayLine, lines: readonly Line[], bench: Bench, ids: Ids, units: Plan["units"]): Line {
+/** A share is the way's to set, since it is the way that says the shares; what was measured or counted stays. */
+function sharedAs(line: Line, w: WayLine, plan: Plan): Line {
+  const said = readAmount(line.amount, plan.units);
+  const share = said.ok && said.value.kind !== "measure" && said.value.kind !== "count";
+  return share && w.amount !== undefined ? { ...line, amount: localText(w.amount, plan.units) } : line;
+}
+
+/** What a way pours of one sort: what the maker said of it goes along as said; what nobody said is the way's to write. */
+function poured(w: WayLine, plan: Plan, bench: Bench, ids: Ids): Line[] {
   const role = w.role as Exclude<Role, "herb">;
-  const mine = lines.find((l) => roleOf(l) === role);
-  const material = w.material ?? mine?.material ?? bench.usual[role]?.material ?? USUAL[role];
-  const keep = mine && mine.material === material ? mine : undefined;
+  const mine = linesOf(plan).filter((l) => roleOf(l) === role);
+  const own = mine.filter((l) => isOwn(l, plan) && (w.material === undefined || l.material === w.material));
+  if (own.length > 0) return own.map((l, i) => (i === 0 ? sharedAs(l, w, plan) : l));
+  const material = w.material ?? mine[0]?.material ?? bench.usual[role]?.material ?? USUAL[role];
+  const keep = mine[0]?.material === material ? mine[0] : undefined;
   const shelf = bench.usual[role];
   const water = (keep ?? (shelf?.material === material ? shelf : undefined))?.water;
-  const fresh: Nameless<Line> = { material, amount: localText(w.amount ?? "1 part", units) };
-  return {
-    ...fresh,
+  const line: Line = {
+    material,
+    amount: localText(w.amount ?? "1 part", plan.units),
     // The bottle stays the same line, whatever way it is poured.
-    id: mine?.id ?? ids.next(),
+    id: mine[0]?.id ?? ids.next(),
     ...(keep?.strength ? { strength: keep.strength } : {}),
     ...(water !== undefined ? { water } : {}),
     ...(keep?.from ? { from: keep.from } : {}),
   };
+  return [line];
 }
 
 /** A pot for a way that heats, a jar for one that does not; what stands there stays where it is of the right sort. */
@@ -100,12 +113,12 @@ function vesselFor(way: Way, plan: Plan, bench: Bench): Plan["vessel"] {
 }
 
 /**
- * The plan made another way: the maker's herbs and the bottles they chose stay, amounts of the rest and the steps follow the way.
+ * The plan made another way: the maker's herbs, the bottles they chose and all they said of either stay; amounts and steps nobody said follow the
+ * way. What finds no place in it is told by `leftOut`.
  * A vessel of the wrong sort is changed for a usual one.
  */
 export function madeBy(way: Way, plan: Plan, bench: Bench = PLAIN_BENCH): Plan {
-  const lines = linesOf(plan);
-  const herbs = lines.filter((l) => roleOf(l) === "herb");
+  const herbs = linesOf(plan).filter((l) => roleOf(l) === "herb");
   const ids = new Ids(plan.ids);
   const used = new Set<string>();
   const once = (l: Line): Line => {
@@ -113,12 +126,13 @@ export function madeBy(way: Way, plan: Plan, bench: Bench = PLAIN_BENCH): Plan {
     used.add(is.id);
     return is;
   };
-  const steps = way.steps.map((s): Step => {
-    if (s.do !== "add") return { ...localStep(s, plan.units), id: ids.next() } as Step;
-    const what = s.what.flatMap((w): Line[] =>
-      w.role === "herb" ? [...herbs] : [poured(w, lines, bench, ids, plan.units)],
+  const steps = way.steps.map((s, at): Step => {
+    const own = ownInto(way, at, plan);
+    if (s.do !== "add") return { ...localStep(s, plan.units), ...own, id: ids.next() } as Step;
+    const what = s.what.flatMap((w): readonly Line[] =>
+      w.role === "herb" ? herbs : poured(w, plan, bench, ids),
     );
-    return { id: ids.next(), do: "add", what: what.map(once) };
+    return { ...own, id: ids.next(), do: "add", what: what.map(once) };
   });
   const vessel = vesselFor(way, plan, bench);
   return {

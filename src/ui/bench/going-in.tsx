@@ -20,6 +20,7 @@ import { AddLine } from "../plan/add-line";
 import { CautionNote } from "../plan/cautions";
 import type { WrittenDown } from "../plan/write-down";
 import { FromCellar } from "./from-cellar";
+import { LeftOut } from "./left-out";
 import { Lines } from "./lines/lines";
 import { useLineActions } from "./lines/line-actions";
 import type { Made } from "./made";
@@ -250,6 +251,7 @@ export function GoingIn({
       <p role="status" className="quiet min-h-6" data-testid="told">
         {told}
       </p>
+      <LeftOut left={state.left} plan={plan} catalogue={all} actions={actions} />
       <Lines
         made={made}
         catalogue={all}

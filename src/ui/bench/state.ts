@@ -1,4 +1,5 @@
 import { MATERIALS, type Catalogue } from "@/core/material/catalogue";
+import { type LeftOut, leftOut } from "@/core/plan/carried";
 import { linesOf, naming } from "@/core/plan/edit";
 import type { Nameless } from "@/core/plan/ids";
 import { KIND } from "@/core/plan/kinds";
@@ -58,6 +59,8 @@ export interface State {
   /** What the last change was about; changes of one drag share it and undo as one. */
   readonly about: string | undefined;
   readonly hint: Hint | undefined;
+  /** What the maker had said and the way chosen last has no place for. */
+  readonly left: LeftOut | undefined;
   readonly around: Around;
   readonly made: Made;
 }
@@ -83,6 +86,15 @@ const called = (b: Bench, catalogue: Catalogue | undefined): Plan =>
 const remade = (s: State, now: Bench): Made =>
   make(called(now, s.around.context.materials), s.around, s.made);
 
+/** What a change of way leaves out; putting one of them in again keeps the others before the maker. */
+function leftBy(s: State, to: Plan): LeftOut | undefined {
+  if (to.way !== s.now.plan.way) return leftOut(s.now.plan, to);
+  const still = s.left?.lines.filter(
+    (l) => !linesOf(to).some((x) => x.material === l.material && x.amount === l.amount),
+  );
+  return s.left && still && { ...s.left, lines: still };
+}
+
 function changed(s: State, to: Bench, about: string | undefined, hint?: Hint): State {
   const joins = about !== undefined && about === s.about;
   return {
@@ -92,6 +104,7 @@ function changed(s: State, to: Bench, about: string | undefined, hint?: Hint): S
     future: [],
     about,
     hint,
+    left: leftBy(s, to.plan),
     made: remade(s, to),
   };
 }
@@ -144,6 +157,7 @@ export function step(s: State, a: Action): State {
         future: [s.now, ...s.future],
         about: undefined,
         hint: undefined,
+        left: undefined,
         made: remade(s, now),
       };
     }
@@ -159,6 +173,7 @@ export function step(s: State, a: Action): State {
         future: s.future.slice(1),
         about: undefined,
         hint: undefined,
+        left: undefined,
         made: remade(s, now),
       };
     }
@@ -176,6 +191,7 @@ export const begun = (now: Bench, around: Around): State => ({
   future: [],
   about: undefined,
   hint: undefined,
+  left: undefined,
   around,
   made: make(called(now, around.context.materials), around),
 });

@@ -2,7 +2,9 @@
 import { memo } from "react";
 import type { Catalogue } from "@/core/material/catalogue";
 import { type Material, formsOf } from "@/core/material/material";
+import type { Form } from "@/core/material/classes";
 import type { Line } from "@/core/plan/plan";
+import { saying } from "@/core/reckoning/restate";
 import type { Taken } from "@/core/reading/said";
 import type { LineActions } from "./line-actions";
 
@@ -38,6 +40,12 @@ function valueOf(what: Taken, line: Line, m: Material): string {
   }
 }
 
+/** It was read wrong, not changed: as much as was typed, of the other form. */
+const readAs =
+  (form: Form) =>
+  (l: Line): Line =>
+    saying({ ...l, form }, "form");
+
 /** What was taken for granted on a line, each put right or agreed to with one touch. */
 export const Took = memo(function Took({
   line,
@@ -67,7 +75,7 @@ export const Took = memo(function Took({
                   type="button"
                   className="plain pl-2 min-h-7"
                   aria-label={`${name}: ${form}, not ${line.form}`}
-                  onClick={() => actions.reform(line.id, { form })}
+                  onClick={() => actions.change(line.id, readAs(form), `${line.id}-form`)}
                 >
                   {form}
                 </button>
