@@ -84,3 +84,7 @@ const NUMBERS = [
 ];
 /** “two”, up to twelve; then in figures. */
 export const numberWord = (n: number): string => NUMBERS[n] ?? String(n);
+
+/** How sweet a liquid is, said without a term: the sugar in a hundred of its weight, which is what degrees Brix count. */
+export const SWEETNESS = "% sugar";
+export const sweetness = (brix: number): string => `${Math.round(brix)} ${SWEETNESS}`;

@@ -165,9 +165,9 @@ describe("the shorter of two verdicts", () => {
 
 describe("reasons", () => {
   test.each<[Partial<Facts>, string[]]>([
-    [{ acetic: at(1.4), ph: at(4), index: at(63.4), brix: at(45) }, ["acetic acid at least 1.4 %, needs 1.2 % or more", "pH at most 4.0, needs 4.2 or less", "acid and sugar index at least 63.4, needs 63.0 or more", "sweetness at least 45 °Bx, needs 25 °Bx or more"]],
+    [{ acetic: at(1.4), ph: at(4), index: at(63.4), brix: at(45) }, ["acetic acid at least 1.4 %, needs 1.2 % or more", "pH at most 4.0, needs 4.2 or less", "acid and sugar index at least 63.4, needs 63.0 or more", "sweetness at least 45 % sugar, needs 25 % sugar or more"]],
     [{ abv: at(15.2), delle: at(95) }, ["alcohol at least 15.2 % vol, needs 15.0 % vol or more", "Delle number at least 95, needs 90 or more"]],
-    [{ dryness: at(0.62), brix: at(64) }, ["sweetness at least 64 °Bx, needs 60 °Bx or more", "water activity of the sugars at most 0.62, needs 0.70 or less"]],
+    [{ dryness: at(0.62), brix: at(64) }, ["sweetness at least 64 % sugar, needs 60 % sugar or more", "water activity of the sugars at most 0.62, needs 0.70 or less"]],
     [{ glycerol: at(72) }, ["glycerin at least 72.0 %, needs 60.0 % or more"]],
     [{ honeyAlone: true, water: at(17.04) }, ["water at most 17.0 %, needs 18.6 % or less"]],
   ])("%j", (f, words) => expect(judge(f).distances.map(distanceWords)).toEqual(words)); // prettier-ignore

@@ -20,7 +20,7 @@ const NAMES: Readonly<Record<Condition["quantity"], string>> = {
 const SUFFIX: Readonly<Record<Condition["quantity"], string>> = {
   abv: " % vol",
   delle: "",
-  brix: " °Bx",
+  brix: " % sugar",
   aw: "",
   dryness: "",
   acetic: " %",

@@ -11,7 +11,7 @@ const GOAL_AT: Readonly<Record<Goal, number>> = {
   ph: FIGURES.indexOf("ph"),
 };
 const GOAL_WORDS: Readonly<Record<Goal, string>> = {
-  brix: "°Bx",
+  brix: "% sugar",
   abv: "% alcohol",
   acid: "% acid",
   ph: "pH",

@@ -1,6 +1,6 @@
 import type { Estimate } from "@/core/estimate";
 import { type Compared as Row, type Side, comparedOf } from "@/core/journal/compare";
-import { counted } from "@/core/words";
+import { SWEETNESS, counted } from "@/core/words";
 import type { Measures } from "@/core/reading/measures";
 import { verdictHead } from "../plan/verdict-words";
 
@@ -41,7 +41,7 @@ export function said(side: Side, row: Row, units: Measures): string {
     case "days":
       return f.value === 0 ? "made in a day" : counted(f.value, "day");
     case "sweetness":
-      return withSpread(f, "°Bx");
+      return withSpread(f, SWEETNESS);
     case "sharpness":
       return f.value < 0.05 ? "none" : withSpread(f, "% acid", 1);
     case "strength":

@@ -83,7 +83,7 @@ const Regions = memo(function Regions({ up }: { up: KeepingMap["up"] }) {
           0
         </text>
         <text x={W} y={H + 20} textAnchor="end">
-          sweetness, °Bx
+          % sugar by weight
         </text>
       </g>
     </>
@@ -119,7 +119,7 @@ export function KeepingChart({
         viewBox={`-46 -6 ${W + 52} ${H + 34}`}
         className="w-full h-auto"
         role="img"
-        aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} degrees Brix, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}
+        aria-label={`Keeping chart. Sweetness ${finished.brix.value.toFixed(0)} % sugar, ${up === "acetic" ? `acetic acid ${finished.acetic.value.toFixed(1)} per cent` : `alcohol ${finished.abv.value.toFixed(0)} per cent`}. ${words}`}
       >
         <Regions up={up} />
         {moved && (

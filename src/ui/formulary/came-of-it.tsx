@@ -2,7 +2,7 @@
 import { useUnits } from "../kit/units";
 import Link from "../kit/link";
 import type { CameOfIt as Came } from "@/core/formulary/came-of-it";
-import { counted } from "@/core/words";
+import { counted, sweetness } from "@/core/words";
 
 interface Rail {
   readonly name: string;
@@ -34,11 +34,11 @@ const RAILS: readonly Rail[] = [
   {
     name: "sweetness",
     low: "none",
-    high: "80 °Bx",
+    high: sweetness(80),
     from: 0,
     to: 80,
     at: (c) => c.brix,
-    words: (n) => `${Math.round(n)} °Bx`,
+    words: sweetness,
   },
   {
     name: "sharpness",

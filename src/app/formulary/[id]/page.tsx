@@ -5,7 +5,7 @@ import { printDay } from "@/core/day";
 import { BESIDE, type Beside, type Reckoned, besideOf } from "@/core/formulary/reckoned";
 import type { CameFrom } from "@/core/formulary/events";
 import { linesOf } from "@/core/plan/edit";
-import { ordinal } from "@/core/words";
+import { ordinal, sweetness } from "@/core/words";
 import { db } from "@/store/db";
 import { recipeOf } from "@/store/recipes";
 import { Book } from "@/ui/formulary/book";
@@ -63,7 +63,7 @@ async function FromWhere({ from }: { from: CameFrom | undefined }) {
 
 const FIGURE: Readonly<Record<Beside, (r: Reckoned, m: Measures) => string>> = {
   makes: ({ reckoning: r }, m) => m.volumeBoth(r.finished.ml.value),
-  sweet: ({ reckoning: r }) => `${Math.round(r.finished.brix.value)} °Bx`,
+  sweet: ({ reckoning: r }) => sweetness(r.finished.brix.value),
   sharp: ({ reckoning: r }) => `${r.finished.acid.value.toFixed(1)} % acid`,
   keeps: ({ reckoning: r }) => {
     const head = verdictHead(r.verdict);

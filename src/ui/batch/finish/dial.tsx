@@ -13,7 +13,7 @@ import {
   shareOf,
 } from "@/core/advice/finish-dial";
 import { beforeFinish } from "@/core/reckoning/in-the-pot";
-import { shareWords } from "@/core/words";
+import { SWEETNESS, shareWords } from "@/core/words";
 import { DialBar, type DialNotch } from "../../figures/dial-bar";
 import { substanceOf } from "../../figures/substance";
 import { verdictHead } from "../../plan/verdict-words";
@@ -26,7 +26,7 @@ const BY_WORDS: Readonly<Record<DialBy, string>> = {
   abv: "to a strength",
 };
 const UNIT: Readonly<Record<Exclude<DialBy, "share">, string>> = {
-  brix: "°Bx",
+  brix: SWEETNESS,
   acid: "% acid",
   abv: "% alcohol",
 };
@@ -47,7 +47,7 @@ const SPARE: readonly (readonly [number, string])[] = [
   [0.5, "half"],
 ];
 
-/** Round figures along the dial: 5, 10 or 20 °Bx apart, and so on. */
+/** Round figures along the dial: 5, 10 or 20 % of sugar apart, and so on. */
 function roundFigures(dial: Dial, by: Exclude<DialBy, "share">): DialNotch[] {
   const all = dial.points.map((p) => p.figures[by]);
   const [low, high] = [Math.min(...all), Math.max(...all)];

@@ -10,6 +10,7 @@ import { cautiousWay, type Way, waysOf, wayById } from "@/core/plan/kinds";
 import { printMoney } from "@/core/stores/cost";
 import type { LotOnHand } from "@/core/stores/stores";
 import { useUnits } from "../../kit/units";
+import { sweetness } from "@/core/words";
 import { verdictHead } from "../../plan/verdict-words";
 
 const ROW_WORDS: Readonly<Record<RowName, string>> = {
@@ -55,7 +56,7 @@ function Cell({
     case "yield":
       return <>{units.volumeExact(r.finished.ml.value)}</>;
     case "sweetness":
-      return <>{r.finished.brix.value.toFixed(0)} °Bx</>;
+      return <>{sweetness(r.finished.brix.value)}</>;
     case "sharpness":
       return <>{r.finished.acid.value < 0.05 ? "none" : `${r.finished.acid.value.toFixed(1)} % acid`}</>;
     case "strength":
