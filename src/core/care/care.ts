@@ -98,6 +98,12 @@ function levelRule(p: Program, fit: Fit): TouchRule {
     const why = `the herb drinks; see that it is still under${isPlainVinegar(p) ? ", and that nothing gasses: in plain vinegar that is a warning" : ""}`;
     return { sort: "look", from: 1, to: 3, every: 3, matters: false, why };
   }
+  // What was weighed for its strength is not thinned to be covered.
+  if (p.lines.some((l) => l.amount.kind === "ratio"))
+    return {
+      ...{ sort: "push-under", from: 1, to: 3, every: 3, matters: fit.coverDay1Cm < 0.5 },
+      why: "the herb drinks; press it under, and add nothing: what was poured is its strength",
+    };
   const why =
     fit.coverDay1Cm < 0
       ? `herb will stand ${inFingers(Math.abs(fit.coverDay1Cm))} clear; about ${m.about(Math.round(fit.topUpMl / 5) * 5)} covers it`

@@ -568,6 +568,7 @@ const CASES: readonly Case[] = [
     ],
     [OXYMEL(fresh("garlic", "10 cloves"))],
   ],
+  ["lid-loose", "note", [SYRUP(dried("elderberry", "1 cup"))], [THYME]],
   ["marc", "note", [THYME], [SYRUP(dried("elderberry", "1 cup"))]],
   ["not-juice", "note", [VINEGAR(fresh("blackcurrant", "1 cup"))], [THYME]],
   ["health-claim", "caution", [{ ...THYME, name: "Cures coughs" }], [{ ...THYME, name: "Cough oxymel" }]],

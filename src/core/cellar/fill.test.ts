@@ -34,13 +34,13 @@ describe("bottles", () => {
     ]);
   });
   test("what is on hand is filled first, and the usual size takes the rest: one answer for the Bench and for what to gather", () => {
-    const none = bottlesWanted("syrup", 780, [], "metric");
+    const none = bottlesWanted("syrup", 780, [], "metric", "shut");
     expect(none.lacking).toEqual(none.fills);
     expect(none.fills.length).toBeGreaterThan(0);
     const one = none.fills[0]!.vessel;
-    const some = bottlesWanted("syrup", 780, [{ vessel: one.id, count: 1 }], "metric");
+    const some = bottlesWanted("syrup", 780, [{ vessel: one.id, count: 1 }], "metric", "shut");
     expect([some.fills.length, some.lacking.length]).toEqual([none.fills.length, none.fills.length - 1]);
-    const all = bottlesWanted("syrup", 780, [{ vessel: one.id, count: 40 }], "metric");
+    const all = bottlesWanted("syrup", 780, [{ vessel: one.id, count: 40 }], "metric", "shut");
     expect([all.fills.length, all.lacking.length]).toEqual([none.fills.length, 0]);
   });
   test("what is left over goes into the smallest that takes it, or the largest there is", () => {

@@ -1,5 +1,6 @@
 import { KIND } from "../plan/kinds";
 import type { Kind } from "../plan/plan";
+import { type Closing, canBeClosed } from "../keeping/closing";
 import type { Market } from "../reading/measures";
 import { VESSELS } from "../vessel/catalogue";
 import type { Vessel } from "../vessel/vessel";
@@ -15,24 +16,29 @@ export interface OnHand {
   readonly count?: number;
 }
 
-/** Bottles on hand that suit a kind, as the kind says; a usual size, as many as wanted, where none are counted. */
+/** Bottles on hand that suit a kind, as the kind says, and can be closed as it must be; a usual size, as many as wanted, where none are counted. */
 export function bottlesFor(
   kind: Kind,
   empties: readonly { readonly vessel: string; readonly count: number }[],
   market: Market,
+  closing: Closing,
 ): OnHand[] {
   const { sorts } = KIND[kind].bottles;
   const counted = empties.flatMap((e) => {
     const vessel = VESSELS.get(e.vessel);
     const suits = vessel && e.count > 0 && (sorts as readonly string[]).includes(vessel.sort);
-    return suits ? [{ vessel, count: e.count }] : [];
+    return suits && canBeClosed(vessel, closing) ? [{ vessel, count: e.count }] : [];
   });
-  return counted.length > 0 ? counted : [{ vessel: usualBottle(kind, market) }];
+  return counted.length > 0 ? counted : [{ vessel: usualBottle(kind, market, closing) }];
 }
 
+/** Of a like size, with a lid that can be left loose. */
+const SCREWED: Readonly<Record<Market, string>> = { us: "us-b-8", metric: "b-250" };
 /** The usual bottle of a kind where the household is. */
-export const usualBottle = (kind: Kind, market: Market): Vessel =>
-  VESSELS.get(KIND[kind].bottles.usual[market])!;
+export function usualBottle(kind: Kind, market: Market, closing: Closing): Vessel {
+  const usual = VESSELS.get(KIND[kind].bottles.usual[market])!;
+  return canBeClosed(usual, closing) ? usual : VESSELS.get(SCREWED[market])!;
+}
 
 /** The smallest vessel that takes what is left over, of those that are offered; the largest where none does. */
 export function vesselForTheRest(ml: number, offered: readonly Vessel[]): Vessel {
@@ -135,9 +141,10 @@ export function bottlesWanted(
   ml: number,
   empties: Parameters<typeof bottlesFor>[1],
   market: Market,
+  closing: Closing,
 ): Wanted {
-  const counted = bottlesFor(kind, empties, market).filter((b) => b.count !== undefined);
+  const counted = bottlesFor(kind, empties, market, closing).filter((b) => b.count !== undefined);
   const have = fillPlan(ml, counted);
-  const more = fillPlan(have.leftMl, bottlesFor(kind, [], market));
+  const more = fillPlan(have.leftMl, bottlesFor(kind, [], market, closing));
   return { fills: [...have.fills, ...more.fills], lacking: more.fills, leftMl: more.leftMl };
 }

@@ -135,11 +135,13 @@ test("which bottles, for so much, of those on hand", () => {
         { vessel: "b-100", count: 0 },
       ],
       "metric",
+      "shut",
     );
     return `${kind} | ${some.map((x) => `${x.vessel.id} ${x.count}`).join(", ")} | none counted: ${bottlesFor(
       kind,
       [],
       "metric",
+      "shut",
     )
       .map((x) => `${x.vessel.id} ${x.count}`)
       .join(", ")}`;

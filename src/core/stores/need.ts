@@ -1,3 +1,4 @@
+import { closingOf } from "../keeping/closing";
 import { grams as carriedGrams } from "../quantity/carried";
 import type { Market } from "../reading/measures";
 import { isLiquid } from "../material/material";
@@ -114,7 +115,13 @@ export function needOf(one: Program, r: Reckoning, stores: Stores, market: Marke
   const allotted = allot(p, stores.lots);
   const wants = allotted.map((a) => ({ a, w: wantOf(a) }));
   const lacking = wants.filter(({ w }) => w.lackG > 0);
-  const { lacking: bottles } = bottlesWanted(p.plan.kind, r.finished.ml.value * jars, stores.empties, market);
+  const { lacking: bottles } = bottlesWanted(
+    p.plan.kind,
+    r.finished.ml.value * jars,
+    stores.empties,
+    market,
+    closingOf(r.verdict),
+  );
   const steps = p.plan.steps;
   const sour = p.lines.some((l) => l.stuff.class === "vinegar");
   const steep = steps.find((s) => s.do === "steep" && p.steep);

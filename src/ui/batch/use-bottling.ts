@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from "react";
+import { type Closing, canBeClosed, closingOf } from "@/core/keeping/closing";
 import { bottlesFor, fillPlan, usualBottle, vesselForTheRest } from "@/core/cellar/fill";
 import type { Batch } from "@/core/journal/fold";
 import { thereIs } from "@/core/journal/there-is";
@@ -75,12 +76,17 @@ function laidOut(
   ml: number,
   place: Row["place"],
   u: Measures,
+  closing: Closing,
 ): Row[] {
-  const counted = bottlesFor(batch.plan.kind, empties, u.market).filter((b) => b.count !== undefined);
+  const counted = bottlesFor(batch.plan.kind, empties, u.market, closing).filter(
+    (b) => b.count !== undefined,
+  );
   const from =
     counted.length > 0
       ? counted
-      : usualSizes(batch.plan.kind, u.market).map((id) => ({ vessel: VESSELS.get(id)! }));
+      : usualSizes(batch.plan.kind, u.market)
+          .map((id) => ({ vessel: VESSELS.get(id)! }))
+          .filter((x) => canBeClosed(x.vessel, closing));
   return fillPlan(ml, from).fills.map((f) => ({
     id: crypto.randomUUID(),
     vessel: f.vessel.id,
@@ -112,6 +118,7 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
   const r = reckoned.ok ? reckoned.value : undefined;
   const stops = useStops(batch, "bottle", r?.cautions);
   const have = r && thereIs(r).value;
+  const closing = closingOf(r?.reckoning.verdict ?? { vented: false });
   const place: Row["place"] = r?.reckoning.verdict.place === "cupboard" ? "cupboard" : "fridge";
   const draft = useDraft<BottlingDraft>(
     `jolly-bottle-${batch.id}${right ? `-${right}` : ""}`,
@@ -123,7 +130,7 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
     if (!draft.ready || draft.restored || touched || draft.value.rows.length > 0 || !have) return;
     draft.set((d) => ({
       ...d,
-      rows: inItsJar(batch, have, place) ?? laidOut(batch, empties, have, place, u),
+      rows: inItsJar(batch, have, place) ?? laidOut(batch, empties, have, place, u, closing),
     }));
     // Laid out once, when the draft is known; from then on it is the maker's.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -142,13 +149,16 @@ export function useBottling({ batch, company, empties, right }: Bottling) {
   };
   const left = (have ?? 0) - rows.reduce((sum, x) => sum + (Number.isFinite(x.ml) ? x.ml : 0), 0);
   const another = (): void => {
-    const v = usualBottle(batch.plan.kind, u.market);
+    const v = usualBottle(batch.plan.kind, u.market, closing);
     const ml = asMarked(Math.max(u.jug.ml, Math.min(v.fillMl, left)), u);
     put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place }] }));
   };
   // What is left over goes where small things are kept: into the fridge, whatever the bottles do.
   const keepTheRest = (): void => {
-    const v = vesselForTheRest(left, soldIn(u.market).filter(isFilledInto));
+    const v = vesselForTheRest(
+      left,
+      soldIn(u.market).filter((v) => isFilledInto(v) && canBeClosed(v, closing)),
+    );
     const ml = asMarked(Math.min(v.fillMl, left), u);
     put((d) => ({ rows: [...d.rows, { id: crypto.randomUUID(), vessel: v.id, ml, place: "fridge" }] }));
   };

@@ -5,6 +5,7 @@ import type { Caution } from "@/core/cautions/caution";
 import type { Care } from "@/core/care/care";
 import { type Day, addDays, printDay } from "@/core/day";
 import { bottlesWanted } from "@/core/cellar/fill";
+import { type Closing, closingOf } from "@/core/keeping/closing";
 import type { Kind } from "@/core/plan/plan";
 import type { Reckoning } from "@/core/reckoning/reckon";
 import { saidToKeep } from "@/core/exchange/said-to-keep";
@@ -56,14 +57,16 @@ const GROUND = {
 const Bottles = memo(function Bottles({
   ml,
   kind,
+  closing,
   empties,
 }: {
   ml: number;
   kind: Kind;
+  closing: Closing;
   empties: readonly Empties[];
 }) {
   const units = useUnits();
-  const { fills, lacking, leftMl } = bottlesWanted(kind, ml, empties, units.market);
+  const { fills, lacking, leftMl } = bottlesWanted(kind, ml, empties, units.market, closing);
   const counts = new Map<string, number>();
   for (const f of fills) counts.set(f.vessel.size, (counts.get(f.vessel.size) ?? 0) + 1);
   const part = fills.find((f) => f.ml < 0.85 * f.vessel.fillMl);
@@ -213,7 +216,12 @@ function InFigures({
       </dd>
       <dt className="text-ash">bottles</dt>
       <dd className="text-right" data-testid="bottles">
-        <Bottles ml={Math.round(r.finished.ml.value / 5) * 5} kind={kind} empties={empties} />
+        <Bottles
+          ml={Math.round(r.finished.ml.value / 5) * 5}
+          kind={kind}
+          closing={closingOf(r.verdict)}
+          empties={empties}
+        />
       </dd>
       {priced && (
         <>

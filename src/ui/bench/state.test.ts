@@ -129,7 +129,7 @@ describe("the household's vessels in the list", () => {
       { vessel: "b-500-swing", count: 0 },
     ];
     const ids = (kind: Plan["kind"], empties = on) =>
-      bottlesFor(kind, empties, "metric").map((b) => b.vessel.id);
+      bottlesFor(kind, empties, "metric", "shut").map((b) => b.vessel.id);
     expect([ids("tincture"), ids("honey"), ids("syrup"), ids("oxymel", [])]).toEqual([
       ["d-100"],
       ["b-250-swing", "us-half-pint"],

@@ -31,7 +31,7 @@ export const SIGN_WORDS: Readonly<Record<Sign, string>> = {
   gas: "gas where none belongs",
   slime: "slime or threads",
   "wrong-smell": "a wrong smell",
-  "lid-bulged": "the lid bulged or hissed",
+  "lid-bulged": "the lid bulged",
 };
 
 /** A course in words: “1 tbsp three times a day for 10 days, then 7 days of rest”. */

@@ -6,6 +6,7 @@ import { KIND } from "@/core/plan/kinds";
 import { linesOf } from "@/core/plan/edit";
 import type { Cooked, Step } from "@/core/plan/plan";
 import { beforeFinish } from "@/core/reckoning/in-the-pot";
+import { closingOf } from "@/core/keeping/closing";
 import { capital, listed } from "@/core/words";
 import { spanWords } from "../kitchen/time";
 import { PLACE_WORDS } from "../plan/step-words";
@@ -59,16 +60,23 @@ function putBy(s: Saying, m: Move): MoveWords {
 }
 
 function lidWords({ r }: Saying): MoveWords {
+  const loose = closingOf(r.reckoning.verdict) === "loose" || r.care.rules.some((x) => x.sort === "let-out");
   const metal = r.program.vessel?.lid === "metal" || r.program.vessel?.lid === "coated-metal";
   const sour = r.reckoning.jar.ph.low < 4.6;
+  const close = loose ? "close it, but not tight" : "close it";
+  const paper = r.program.lines.some((l) => l.stuff.class === "vinegar")
+    ? "Vinegar eats metal: baking paper between keeps rust out of the jar."
+    : "What is sour eats metal: baking paper between keeps rust out of the jar.";
+  const gas = "It may make gas, and gas must find a way out.";
   if (metal && sour)
     return said(
-      "Paper under the lid, then close it.",
-      "Vinegar eats metal: baking paper between keeps rust out of the jar.",
+      `Paper under the lid, then ${close}.`,
+      loose ? `${paper} ${gas}` : paper,
       "It is closed",
       "closed",
     );
-  return said("Close it.", "A clean rim closes tight; wipe it first.", "It is closed", "closed");
+  const why = loose ? gas : "A clean rim closes tight; wipe it first.";
+  return said(`${capital(close)}.`, why, "It is closed", "closed");
 }
 
 function cover({ r, units }: Saying): MoveWords {

@@ -2,7 +2,8 @@ import { celsius } from "../../quantity/carried";
 import { inFingers, measuresIn } from "../../reading/measures";
 import { printDay } from "../../day";
 import { asItLeftTheCloth } from "../../reckoning/reckon";
-import { capital, counted } from "../../words";
+import { closingOf } from "../../keeping/closing";
+import { capital, counted, sweetness } from "../../words";
 import type { Kind } from "../../plan/plan";
 import type { JudgedStanding } from "../../reckoning/standing";
 import {
@@ -249,8 +250,8 @@ export const KEEPING: readonly Rule[] = [
         ? [
             {
               severity: "note",
-              says: `At ${Math.round(s.reckoning.finished.brix.value)} °Bx this syrup is too thin for the cupboard.`,
-              todo: "Fridge or ice box; a cupboard wants 66 °Bx, boiled and bottled hot.",
+              says: `At ${sweetness(s.reckoning.finished.brix.value)} this syrup is too thin for the cupboard.`,
+              todo: "Fridge or ice box; a cupboard wants 66 % sugar, boiled and bottled hot.",
             },
           ]
         : [],
@@ -354,13 +355,33 @@ export const KEEPING: readonly Rule[] = [
         : [],
   },
   {
+    id: "lid-loose",
+    basis:
+      "honey thinned past its keeping may ferment, and a shut bottle bursts; ordinary food-safety guidance",
+    stages: ["bottle"],
+    fires: ({ reckoning: { verdict } }) =>
+      closingOf(verdict) === "loose" && verdict.place !== "do-not-keep"
+        ? [
+            {
+              severity: "note",
+              says: "It may work on and make gas: shut tight, a bottle can burst.",
+              todo: "Leave the lid loose, a quarter turn back; clamp nothing down.",
+              about: { what: "whole" },
+            },
+          ]
+        : [],
+  },
+  {
     id: "discard-signs",
     basis: "ordinary food-safety guidance",
     stages: ["bottle", "label"],
-    fires: () => [
+    fires: (s) => [
       {
         severity: "note",
-        says: "Mould, gas where none belongs, slime, a wrong smell, a bulging lid or a leak: throw it out untasted.",
+        says:
+          closingOf(s.reckoning.verdict) === "loose"
+            ? "Fine bubbles may come, and its loose lid lets them out. Mould, slime, a wrong smell, a lid that bulges all the same or a leak: throw it out untasted."
+            : "Mould, gas where none belongs, slime, a wrong smell, a bulging lid or a leak: throw it out untasted.",
         todo: "When in doubt, throw it out. Alcohol or vinegar does not make a mouldy jar good.",
         about: { what: "whole" },
       },

@@ -17,8 +17,10 @@ import {
   tagged,
 } from "../caution";
 
-const sour = (s: Situation): boolean =>
-  s.program.lines.some((l) => l.stuff.class === "vinegar") || s.reckoning.jar.acid.value > 0.5;
+const vinegary = (s: Situation): boolean => s.program.lines.some((l) => l.stuff.class === "vinegar");
+const sour = (s: Situation): boolean => vinegary(s) || s.reckoning.jar.acid.value > 0.5;
+/** What makes it sour, as far as it is known. */
+const sourThing = (s: Situation): string => (vinegary(s) ? "Vinegar" : "What is sour");
 /** Spirit and wine draw lead as vinegar does: brandy kept in crystal, milligrams in a litre. */
 const strong = (s: Situation): boolean => s.program.lines.some((l) => l.stuff.class === "spirit");
 const hotSteps = (s: Situation): readonly number[] =>
@@ -40,8 +42,8 @@ export const KITCHEN: readonly Rule[] = [
           severity: v.lid === "metal" ? "caution" : "note",
           says:
             v.lid === "metal"
-              ? "Vinegar eats a bare metal lid."
-              : "Vinegar finds its way under a coated metal lid.",
+              ? `${sourThing(s)} eats a bare metal lid.`
+              : `${sourThing(s)} finds its way under a coated metal lid.`,
           todo: "Use a plastic or glass lid, or lay paper between.",
           about: { what: "vessel" },
         },
@@ -58,7 +60,7 @@ export const KITCHEN: readonly Rule[] = [
         ? [
             {
               severity: "stop",
-              says: `Vinegar dissolves ${WARE_WORDS[v.ware]}.`,
+              says: `${sourThing(s)} dissolves ${WARE_WORDS[v.ware]}.`,
               todo: "Use stainless steel, enamel or glass.",
               about: { what: "vessel" },
             },

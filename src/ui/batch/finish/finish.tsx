@@ -1,5 +1,5 @@
 "use client";
-import type { OnHand } from "@/core/cellar/fill";
+import type { Empties } from "@/core/stores/item";
 import type { Batch } from "@/core/journal/fold";
 import type { Company } from "@/core/people/company";
 import { Foot } from "../../make/foot";
@@ -23,7 +23,7 @@ interface Props {
   readonly batch: Batch;
   readonly company: Company;
   readonly zone: string;
-  readonly onHand: readonly OnHand[];
+  readonly empties: readonly Empties[];
   /** The entry that is put right, where it is said again. */
   readonly right?: number | undefined;
 }
@@ -34,7 +34,7 @@ function barWords(lines: number, right: number | undefined): string {
 }
 
 /** After the first straining, what goes into the measured liquid; jug, dial and verdict follow the hand. */
-export function Finish({ batch, company, zone, onHand, right }: Props) {
+export function Finish({ batch, company, zone, empties, right }: Props) {
   const f = useFinishing(batch, company, right);
   const back = useTakeBack(batch);
   const { fault, insist, sending } = f.write;
@@ -46,7 +46,7 @@ export function Finish({ batch, company, zone, onHand, right }: Props) {
         <div className="min-w-0">
           <FinishDrawn f={f} batch={batch} />
         </div>
-        <FinishSays f={f} batch={batch} onHand={onHand} />
+        <FinishSays f={f} batch={batch} empties={empties} />
       </div>
       <StepsLine at="what goes in" plan={batch.plan} stays={batch.making.strained?.stays === "all"} />
       {f.dial && <FinishDial f={f} dial={f.dial} />}

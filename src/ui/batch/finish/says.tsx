@@ -3,7 +3,9 @@ import { Told } from "../../kit/told";
 import { beforeFinish } from "@/core/reckoning/in-the-pot";
 import type { Batch } from "@/core/journal/fold";
 import { temperaturesOf } from "@/core/journal/forecast";
-import { fillPlan, type OnHand } from "@/core/cellar/fill";
+import { bottlesFor, fillPlan, type OnHand } from "@/core/cellar/fill";
+import { closingOf } from "@/core/keeping/closing";
+import type { Empties } from "@/core/stores/item";
 import { agree, listed, numberWord, shareWords } from "@/core/words";
 import { KeepingChart } from "../../figures/keeping-chart";
 import { useUnits } from "../../kit/units";
@@ -85,7 +87,15 @@ function Fills({ ml, onHand }: { ml: number; onHand: readonly OnHand[] }) {
 }
 
 /** What it makes, and what that keeps; it follows every keystroke. */
-export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; onHand: readonly OnHand[] }) {
+export function FinishSays({
+  f,
+  batch,
+  empties,
+}: {
+  f: Finishing;
+  batch: Batch;
+  empties: readonly Empties[];
+}) {
   const units = useUnits();
   const { got } = f;
   const head = got && verdictHead(got.reckoning.verdict);
@@ -132,7 +142,10 @@ export function FinishSays({ f, batch, onHand }: { f: Finishing; batch: Batch; o
           </ul>
           <Why of={got.reckoning} />
           {got.reckoning.verdict.place !== "do-not-keep" && (
-            <Fills ml={got.reckoning.finished.ml.value} onHand={onHand} />
+            <Fills
+              ml={got.reckoning.finished.ml.value}
+              onHand={bottlesFor(batch.plan.kind, empties, units.market, closingOf(got.reckoning.verdict))}
+            />
           )}
         </section>
       )}

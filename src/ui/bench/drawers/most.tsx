@@ -219,7 +219,7 @@ export function MostDrawer({ plan, program, lots, empties, take }: Props) {
   const usual = {
     of: "jar",
     amount: "",
-    size: empties[0]?.vessel ?? usualBottle(plan.kind, market).id,
+    size: empties[0]?.vessel ?? usualBottle(plan.kind, market, "shut").id,
     ...{ count: "4", people: "4", each: "1 tsp", days: "30" },
   };
   const [wanted, setWanted] = useState<Wanted>(usual);

@@ -1,7 +1,6 @@
 import type { Metadata } from "next";
 import Link from "@/ui/kit/link";
 import { batchPage, rightOf } from "../../../batch-page";
-import { bottlesFor } from "@/core/cellar/fill";
 import { Finish } from "@/ui/batch/finish/finish";
 
 export const metadata: Metadata = { title: "Finish" };
@@ -13,18 +12,10 @@ export default async function FinishPage({
   params: Promise<{ id: string }>;
   searchParams: Promise<{ right?: string }>;
 }) {
-  const { batch, company, home, empties, measures } = await batchPage(params);
+  const { batch, company, home, empties } = await batchPage(params);
   const again = rightOf(batch, "finished", (await searchParams).right);
   if (again !== undefined || batch.state === "strained")
-    return (
-      <Finish
-        right={again}
-        batch={batch}
-        company={company}
-        zone={home.zone}
-        onHand={bottlesFor(batch.plan.kind, [...empties], measures.market)}
-      />
-    );
+    return <Finish right={again} batch={batch} company={company} zone={home.zone} empties={[...empties]} />;
   return (
     <div className="pt-5">
       <p>
