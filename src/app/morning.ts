@@ -33,7 +33,7 @@ export async function morningText(today: string): Promise<string | undefined> {
     ...t.jars.map((j) => `  ${j.code} ${j.name}: ${j.why}`),
     "",
   ]);
-  return [`${home.name}, ${printDay(today, "weekday")}.`, "", ...takes, ...lines].join("\n");
+  return [`${home.name}, ${printDay(today, "weekday", today)}.`, "", ...takes, ...lines].join("\n");
 }
 
 async function look(): Promise<void> {
@@ -45,7 +45,11 @@ async function look(): Promise<void> {
   const text = await morningText(today);
   if (!text || !(await claimMorning(db(), today))) return;
   try {
-    await sendLetter(box, { to: morning.to, subject: `To do today, ${printDay(today)}`, text });
+    await sendLetter(box, {
+      to: morning.to,
+      subject: `To do today, ${printDay(today, "long", today)}`,
+      text,
+    });
     await morningWent(db(), today, "sent");
   } catch (e) {
     console.error("the morning's word was not taken:", (e as Error).message);

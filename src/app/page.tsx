@@ -58,7 +58,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           <h2 id="today" className="text-[1.375rem]">
             Today
           </h2>
-          <span className="text-ash">{printDay(today, "weekday")}</span>
+          <span className="text-ash">{printDay(today, "weekday", today)}</span>
         </div>
         <TakeToday courses={courses} />
         {isNew ? <TodayToCome /> : <Today stops={stopsOf(cards)} />}
@@ -72,7 +72,8 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           <p role="status" className="bg-celadon px-3 py-2 mb-4">
             {justBegun.code}, {justBegun.name}, has begun{alikeBegun(batches, justBegun.id)}. Label the jar:{" "}
             <strong>
-              {justBegun.code}, {printDay(batches.find((b) => b.id === justBegun.id)?.begunDay ?? today)}
+              {justBegun.code},{" "}
+              {printDay(batches.find((b) => b.id === justBegun.id)?.begunDay ?? today, "long", today)}
             </strong>
             . <Link href={`/batch/${justBegun.id}/make`}>Make it, step by step.</Link>
           </p>
@@ -145,11 +146,11 @@ function FromTheCellar({
               {b.bottles === 1 ? "one bottle" : `${b.bottles} bottles`}:{" "}
               {daysBetween(today, b.best_by) < 0 ? (
                 <strong className="text-rust">
-                  past {printDay(b.best_by)}. Look, smell, and when in doubt discard.
+                  past {printDay(b.best_by, "long", today)}. Look, smell, and when in doubt discard.
                 </strong>
               ) : (
                 <>
-                  use by <strong>{printDay(b.best_by)}</strong>.
+                  use by <strong>{printDay(b.best_by, "long", today)}</strong>.
                 </>
               )}
             </li>
@@ -162,7 +163,7 @@ function FromTheCellar({
             <li key={l.name + l.newest} className="py-2 break-words">
               <Link href={`/bench?again=${l.newest}`}>{l.name}</Link>
               {l.supply.stockMl > 0
-                ? ` may run out from ${printDay(l.supply.out!.early)}.`
+                ? ` may run out from ${printDay(l.supply.out!.early, "long", today)}.`
                 : ": none left that is good."}{" "}
               <StartBy next={l.next!} today={today} />
             </li>

@@ -80,7 +80,7 @@ export function itemsOfJar(
       ...baseOf(b),
       uid: `${b.id}-window@jolly-crock`,
       summary: `May be strained: ${b.code} ${b.name}`,
-      details: `Best ${printDay(addDays(b.begunDay, w.best))}.`,
+      details: `Best ${printDay(addDays(b.begunDay, w.best), "long", b.begunDay)}.`,
       when: { what: "days", from: earliest, to: latest },
     },
     {

@@ -72,14 +72,23 @@ const MONTHS = [
 ];
 const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 
-/** `24 November`, `24 Nov`, `24 November 2026`, `Tuesday 24 November`. */
-export function printDay(day: Day, how: "long" | "short" | "year" | "weekday" = "long"): string {
+/** Further off than this a day and month alone would be taken for another year's. */
+const HALF_A_YEAR = 182;
+
+/**
+ * `24 November`, `24 Nov`, `Tuesday 24 November`: with its year where, read on the day it is beside, it might be taken for another year's.
+ * `year` says it always.
+ */
+export function printDay(day: Day, how: "year"): string;
+export function printDay(day: Day, how: "long" | "short" | "weekday", beside: Day): string;
+export function printDay(day: Day, how: "long" | "short" | "weekday" | "year", beside?: Day): string {
   const d = Temporal.PlainDate.from(day);
   const month = MONTHS[d.month - 1]!;
-  if (how === "short") return `${d.day} ${month.slice(0, 3)}`;
-  if (how === "year") return `${d.day} ${month} ${d.year}`;
-  if (how === "weekday") return `${WEEKDAYS[d.dayOfWeek - 1]} ${d.day} ${month}`;
-  return `${d.day} ${month}`;
+  const far = beside === undefined || Math.abs(daysBetween(beside, day)) > HALF_A_YEAR;
+  const year = far ? ` ${d.year}` : "";
+  if (how === "short") return `${d.day} ${month.slice(0, 3)}${year}`;
+  if (how === "weekday") return `${WEEKDAYS[d.dayOfWeek - 1]} ${d.day} ${month}${year}`;
+  return `${d.day} ${month}${year}`;
 }
 
 export const isDay = (text: string): boolean => {

@@ -24,7 +24,7 @@ export const rewindowed: Completion<"rewindowed"> = async (m, body) => {
   if (!b.success) return faultOfIssue("NotAWindow", b.error.issues[0]!);
   const { earliest, best, latest } = b.data;
   if (earliest < m.batch.begunDay)
-    return fault("BeforeItBegan", `It began on ${printDay(m.batch.begunDay)}; give a later day.`, [
+    return fault("BeforeItBegan", `It began on ${printDay(m.batch.begunDay, "year")}; give a later day.`, [
       "earliest",
     ]);
   if (best < earliest) return fault("OutOfOrder", "The best day lies before the earliest.", ["best"]);
@@ -34,7 +34,7 @@ export const rewindowed: Completion<"rewindowed"> = async (m, body) => {
   if (most !== undefined && latest > addDays(m.batch.begunDay, most))
     return fault(
       "TooLong",
-      `So weak a spirit may stand ${most} days and no longer: ${printDay(addDays(m.batch.begunDay, most))} at the latest.`,
+      `So weak a spirit may stand ${most} days and no longer: ${printDay(addDays(m.batch.begunDay, most), "year")} at the latest.`,
       ["latest"],
     );
   return b.data;

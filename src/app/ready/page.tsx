@@ -86,7 +86,7 @@ export default async function ReadyPage({ searchParams }: { searchParams: Promis
         </button>
         {wrong && (
           <p id="ready-wrong" role="alert" className="wrong basis-full">
-            Give a day from today on, within two years. Shown is {printDay(by)}.
+            Give a day from today on, within two years. Shown is {printDay(by, "long", today)}.
           </p>
         )}
       </form>

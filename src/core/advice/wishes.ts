@@ -129,7 +129,9 @@ function readyBy(b: Wished, today: Day, by: Day): Granted {
   const window = careOf(b.program, b.now.fit, b.now.working).window;
   if (!window) return nothing("It is done the same day.");
   if (addDays(today, window.earliest) <= by)
-    return nothing(`It may be strained from ${printDay(addDays(today, window.earliest))}, in time.`);
+    return nothing(
+      `It may be strained from ${printDay(addDays(today, window.earliest), "long", today)}, in time.`,
+    );
   const days = Math.max(0, daysBetween(today, by));
   const heated = waysOf(b.plan.kind).filter(
     (w) => w.steps.some((s) => s.do === "simmer") && w.id !== b.plan.way,
@@ -142,7 +144,7 @@ function readyBy(b: Wished, today: Day, by: Day): Granted {
   ];
   return {
     changes: bySize(changes),
-    says: changes.length === 0 ? `No way of this kind is done by ${printDay(by)}.` : undefined,
+    says: changes.length === 0 ? `No way of this kind is done by ${printDay(by, "long", today)}.` : undefined,
   };
 }
 

@@ -28,7 +28,7 @@ function figures(b: Batch, words: ChangeWords): Readonly<Record<Change["what"], 
   return {
     stands: b.state,
     "it makes": r.ok ? words.ml(r.value.reckoning.finished.ml.value) : NOT_RECKONED,
-    "best strained": best === undefined ? "" : printDay(best),
+    "best strained": best === undefined ? "" : printDay(best, "year"),
     "it keeps": r.ok ? words.verdict(r.value) : NOT_RECKONED,
   };
 }

@@ -143,8 +143,22 @@ describe("days", () => {
     expect(addDays("2026-10-24", 2)).toBe("2026-10-26");
     expect(instantOf("2026-07-01", "09:00", "Europe/London")).toBe("2026-07-01T08:00:00Z");
     expect([isDay("2027-02-29"), isDay("2028-02-29"), isDay("soon")]).toEqual([false, true, false]);
-    expect(printDay("2026-11-24", "weekday")).toBe("Tuesday 24 November");
+    expect(printDay("2026-11-24", "weekday", "2026-11-23")).toBe("Tuesday 24 November");
   });
+});
+
+test("a day that might be taken for another year's is said with its year", () => {
+  const said = (day: string): string => printDay(day, "short", "2028-02-15");
+  expect(
+    ["2028-02-15", "2027-11-24", "2028-08-01", "2027-02-20", "2026-11-24", "2028-11-24"].map(said),
+  ).toEqual(["15 Feb", "24 Nov", "1 Aug", "20 Feb 2027", "24 Nov 2026", "24 Nov 2028"]);
+  // Of every day about it, none without a year is nearer in another.
+  for (let n = -800; n < 800; n++) {
+    const day = addDays("2028-02-15", n);
+    const bare = said(day).split(" ").length === 2;
+    if (bare) expect(Math.abs(n)).toBeLessThan(183);
+  }
+  expect(printDay("2026-11-24", "year")).toBe("24 November 2026");
 });
 
 describe("care", () => {

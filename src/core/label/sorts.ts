@@ -39,7 +39,7 @@ const SHAKE_WORDS = {
 /** What a working jar must say: what it is, since when, when to strain, what to do with it meanwhile. */
 export function jarWords(b: Batch, r: BatchReckoning): LabelWords {
   const w = r.care.window;
-  const on = (days: number): string => printDay(addDays(b.begunDay, days), "short");
+  const on = (days: number): string => printDay(addDays(b.begunDay, days), "short", b.begunDay);
   const strain = w
     ? `Strain from ${on(w.earliest)}, best ${on(w.best)}, by ${on(w.latest)}`
     : "Strain when it is cool";

@@ -4,7 +4,7 @@ import type { Form } from "../material/classes";
 import { readAmount } from "../reading/amounts";
 import { isOwn, ownInto } from "./carried";
 import { linesOf } from "./edit";
-import { Ids, type Nameless } from "./ids";
+import { Ids } from "./ids";
 import {
   KIND,
   type Bare,

@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import { useMemo, useState } from "react";
 import { printDay } from "@/core/day";
 import type { Batch, Entry } from "@/core/journal/fold";
@@ -37,6 +38,7 @@ export function runsOf(entries: readonly Entry[]): readonly (readonly Entry[])[]
 const sameWords = (e: Entry): boolean => JSON.stringify(e.correctedBy?.was) === JSON.stringify(e.body);
 
 function OneEntry({ batch, e, telling }: { batch: Batch; e: Entry; telling: Telling }) {
+  const today = useToday();
   const [open, setOpen] = useState(false);
   return (
     <div className="min-w-0 break-words">
@@ -44,7 +46,7 @@ function OneEntry({ batch, e, telling }: { batch: Batch; e: Entry; telling: Tell
         <del className="block text-ash">{entryWords({ ...e, body: e.correctedBy.was }, telling)}</del>
       )}
       {e.correctedBy?.wasDay && (
-        <span className="block text-ash">It stood at {printDay(e.correctedBy.wasDay)}.</span>
+        <span className="block text-ash">It stood at {printDay(e.correctedBy.wasDay, "long", today)}.</span>
       )}
       {e.correctedBy?.undone ? (
         <span className="text-ash">Taken back{because(e.correctedBy.why)}.</span>
@@ -76,6 +78,7 @@ function moveNames(batch: Batch, units: Saying["units"]): ReadonlyMap<string, st
 
 /** The batch's journal, newest first; a corrected entry stays, struck through, beside what replaced it. */
 export function Diary({ batch }: { batch: Batch }) {
+  const today = useToday();
   const units = useUnits();
   const names = useMemo(() => moveNames(batch, units), [batch, units]);
   const lines = linesOf(batch.begunPlan);
@@ -93,7 +96,7 @@ export function Diary({ batch }: { batch: Batch }) {
           key={run[0]!.seq}
           className="py-2 border-b border-rule grid grid-cols-[4.5rem_minmax(0,1fr)] gap-x-3"
         >
-          <span className="text-ash">{printDay(run[0]!.day, "short")}</span>
+          <span className="text-ash">{printDay(run[0]!.day, "short", today)}</span>
           {run.length === 1 ? (
             <OneEntry batch={batch} e={run[0]!} telling={telling} />
           ) : (

@@ -141,7 +141,7 @@ export function entryWords(e: Entry, telling: Telling = PLAINLY): string {
       return tastedWords(e.body as Body<"tasted">);
     case "rewindowed": {
       const b = e.body as Body<"rewindowed">;
-      return `Its window is now ${printDay(b.earliest)} to ${printDay(b.latest)}, best ${printDay(b.best)}: ${b.why}.`;
+      return `Its window is now ${printDay(b.earliest, "long", e.day)} to ${printDay(b.latest, "long", e.day)}, best ${printDay(b.best, "long", e.day)}: ${b.why}.`;
     }
     case "pictured":
       return `A photograph${because((e.body as Body<"pictured">).words)}.`;
@@ -161,7 +161,7 @@ export function entryWords(e: Entry, telling: Telling = PLAINLY): string {
     }
     case "bottled": {
       const b = e.body as Body<"bottled">;
-      const own = b.own ? ` The maker’s own date, ${printDay(b.own.bestBy)}` : "";
+      const own = b.own ? ` The maker’s own date, ${printDay(b.own.bestBy, "long", e.day)}` : "";
       const why = b.own?.reason ? `: ${b.own.reason}` : "";
       return `Bottled: ${b.bottles.map((x) => measures.volume(x.ml)).join(", ")}.${own ? `${own}${why}.` : ""}`;
     }

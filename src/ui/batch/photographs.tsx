@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { X } from "lucide-react";
@@ -38,6 +39,7 @@ function Opened({
       {words}
     </button>
   );
+  const today = useToday();
   return (
     <Dialog.Root open onOpenChange={(open) => !open && go(undefined)}>
       <Dialog.Portal>
@@ -61,7 +63,7 @@ function Opened({
           </div>
           <img
             src={`/batch/${batch}/picture/${p.id}`}
-            alt={p.words ?? `Photograph of ${printDay(p.day)}`}
+            alt={p.words ?? `Photograph of ${printDay(p.day, "long", today)}`}
             className="max-h-full max-w-full m-auto object-contain border border-iron"
           />
           {all.length > 1 && (
@@ -93,6 +95,7 @@ export function Photographs({
   /** Whether its words stand under it. */
   words?: boolean;
 }) {
+  const today = useToday();
   const [open, setOpen] = useState<number | undefined>();
   return (
     <>
@@ -102,7 +105,7 @@ export function Photographs({
             <Small {...{ batch, p, side }} open={() => setOpen(i)} />
             {words && (
               <span className="quiet block break-words">
-                {printDay(p.day, "short")}
+                {printDay(p.day, "short", today)}
                 {p.words ? `, ${p.words}` : ""}
               </span>
             )}
@@ -124,22 +127,25 @@ const Small = ({
   p: Photograph;
   side: number;
   open: () => void;
-}) => (
-  <button
-    type="button"
-    aria-label={`Photograph, ${printDay(p.day, "short")}${p.words ? `: ${p.words}` : ""}`}
-    onClick={open}
-    className="block"
-  >
-    <img
-      src={`/batch/${batch}/picture/${p.id}?small`}
-      alt=""
-      width={side}
-      height={side}
-      className="border border-iron"
-    />
-  </button>
-);
+}) => {
+  const today = useToday();
+  return (
+    <button
+      type="button"
+      aria-label={`Photograph, ${printDay(p.day, "short", today)}${p.words ? `: ${p.words}` : ""}`}
+      onClick={open}
+      className="block"
+    >
+      <img
+        src={`/batch/${batch}/picture/${p.id}?small`}
+        alt=""
+        width={side}
+        height={side}
+        className="border border-iron"
+      />
+    </button>
+  );
+};
 
 /** Px of a photograph on the line, and between two of them; the line’s own margin. */
 const [SIDE, GAP, EDGE] = [48, 52, 20];

@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import type { ToBatch } from "@/contract/writes";
@@ -116,6 +117,7 @@ function Foot({
   sending: boolean;
   leave: () => void;
 }) {
+  const today = useToday();
   return (
     <>
       <p className="flex flex-wrap items-center gap-x-5 pt-2">
@@ -129,7 +131,7 @@ function Foot({
       </p>
       <p className="quiet">
         Each is written on the last day of its week
-        {todo.at(-1)?.day ? `, to ${printDay(todo.at(-1)!.day)}` : ""}.
+        {todo.at(-1)?.day ? `, to ${printDay(todo.at(-1)!.day, "long", today)}` : ""}.
       </p>
     </>
   );

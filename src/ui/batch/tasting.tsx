@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import { useState } from "react";
 import { printDay } from "@/core/day";
 import type { Body } from "@/core/journal/events";
@@ -28,6 +29,7 @@ function Press({ on, words, press }: { on: boolean; words: string; press: () => 
 
 /** What was tasted before, by its days. */
 function Tasted({ batch }: { batch: Batch }) {
+  const today = useToday();
   if (batch.stove.tastings.length === 0) return null;
   const words = (t: (typeof batch.stove.tastings)[number]): string =>
     entryWords({ type: "tasted", body: t, seq: t.seq, at: t.at, day: t.day }).replace(/^Tasted: /, "");
@@ -35,7 +37,7 @@ function Tasted({ batch }: { batch: Batch }) {
     <ul>
       {batch.stove.tastings.map((t) => (
         <li key={t.seq} className="py-1.5 border-b border-rule">
-          <span className="text-ash">{printDay(t.day, "short")}</span> {words(t)}
+          <span className="text-ash">{printDay(t.day, "short", today)}</span> {words(t)}
         </li>
       ))}
     </ul>

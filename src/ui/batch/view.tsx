@@ -1,3 +1,4 @@
+import { useToday } from "../kit/when";
 import { Told } from "../kit/told";
 import type { Measures } from "@/core/reading/measures";
 import { filledOf } from "@/core/cellar/bottle";
@@ -19,11 +20,12 @@ import { type cardOf, plannedLayers } from "../shelf/card";
 
 /** What is to be known of a batch before anything else: that it ended, and what was put right of it last. */
 export function BatchNotices({ batch, changes }: { batch: Batch; changes: readonly Change[] }) {
+  const today = useToday();
   return (
     <>
       {batch.state === "discarded" && (
         <p className="text-rust font-bold pt-2">
-          Discarded {printDay(batch.discardedDay!)}: {batch.discardedWhy}
+          Discarded {printDay(batch.discardedDay!, "long", today)}: {batch.discardedWhy}
         </p>
       )}
       {batch.state === "undone" && (
@@ -105,6 +107,7 @@ export function NextThing({
   making: boolean;
   window: Window | undefined;
 }) {
+  const today = useToday();
   const rests = (!next || next[0] === "make") && batch.state === "working" && w;
   return (
     <>
@@ -121,8 +124,8 @@ export function NextThing({
       )}
       {rests && (
         <p className="pb-4 text-[1.25rem]">
-          Rests until <strong>{printDay(addDays(batch.begunDay, w.earliest))}</strong>; best strained{" "}
-          {printDay(addDays(batch.begunDay, w.best))}.{" "}
+          Rests until <strong>{printDay(addDays(batch.begunDay, w.earliest), "long", today)}</strong>; best
+          strained {printDay(addDays(batch.begunDay, w.best), "long", today)}.{" "}
           <Link href={`/batch/${batch.id}/strain`}>Strain it sooner</Link>
         </p>
       )}

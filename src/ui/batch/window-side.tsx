@@ -1,18 +1,23 @@
+import { useToday } from "../kit/when";
 import { printDay } from "@/core/day";
 import type { StrainPlan } from "../shelf/card";
 
 /** The day to strain on, where the household's own days move it off the best one. */
 export function HomeDays({ plan }: { plan: StrainPlan | undefined }) {
+  const today = useToday();
   if (!plan) return null;
   switch (plan.fits) {
     case "suits":
       return null;
     case "off-day":
-      return <p>No straining day falls into its window; {printDay(plan.day, "weekday")} is nearest.</p>;
+      return (
+        <p>No straining day falls into its window; {printDay(plan.day, "weekday", today)} is nearest.</p>
+      );
     case "away":
       return (
         <p className="text-rust font-bold">
-          Nobody is home in all of its window. Move it, or ask somebody to strain it by {printDay(plan.day)}.
+          Nobody is home in all of its window. Move it, or ask somebody to strain it by{" "}
+          {printDay(plan.day, "long", today)}.
         </p>
       );
   }

@@ -105,7 +105,7 @@ export function YearShelf({ rows, cards }: { rows: readonly InYear[]; cards: rea
             <Link href={`/batch/${b.id}`}>{b.name}</Link>
           </p>
           <p className="text-ash px-1">
-            {KIND[b.kind].name}, {printDay(b.begun_day, "short")}
+            {KIND[b.kind].name}, {printDay(b.begun_day, "short", b.begun_day)}
           </p>
           <p className={b.state === "working" ? "font-bold" : ""}>{STATE_WORDS[b.state]}</p>
         </li>

@@ -103,7 +103,7 @@ export const FromCellar = memo(function FromCellar({
                   {o.bestBy < today ? (
                     <span className="text-rust">past its day</span>
                   ) : (
-                    `best by ${printDay(o.bestBy, "short")}`
+                    `best by ${printDay(o.bestBy, "short", today)}`
                   )}
                 </span>
               </button>

@@ -14,7 +14,7 @@ function Then({ offer: o, today }: { offer: Offer; today: Day }) {
   return (
     <span className="text-ash">
       {PLACE[o.place]}, {o.life}; {units.volumeExact(o.ml)},{" "}
-      {o.ready > 0 ? `ready ${printDay(addDays(today, o.ready), "short")}` : "done today"}.
+      {o.ready > 0 ? `ready ${printDay(addDays(today, o.ready), "short", today)}` : "done today"}.
     </span>
   );
 }

@@ -107,11 +107,11 @@ function YieldAndDay({ r, care, today }: Pick<Props, "r" | "care" | "today">) {
       </p>
       <p>
         <span className="block text-[1.875rem] font-bold leading-tight" data-testid="ready">
-          {w ? printDay(addDays(today, w.best), "short") : "today"}
+          {w ? printDay(addDays(today, w.best), "short", today) : "today"}
         </span>
         <span className="quiet">
           {w
-            ? `strain ${printDay(addDays(today, w.earliest), "short")} to ${printDay(addDays(today, w.latest), "short")}`
+            ? `strain ${printDay(addDays(today, w.earliest), "short", today)} to ${printDay(addDays(today, w.latest), "short", today)}`
             : "strained and bottled the same day"}
         </span>
       </p>

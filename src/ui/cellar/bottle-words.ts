@@ -52,7 +52,7 @@ export function bottleWords(e: BottleEntry): string {
     }
     case "coursed": {
       const b = e.body as BottleBody<"coursed">;
-      return `To be taken: ${courseWords(b)}${b.for ? `, for ${b.for}` : ""}, from ${printDay(b.from)}.`;
+      return `To be taken: ${courseWords(b)}${b.for ? `, for ${b.for}` : ""}, from ${printDay(b.from, "long", e.day)}.`;
     }
     case "moved":
       return `Moved to the ${PLACE_WORDS[(e.body as BottleBody<"moved">).place]}.`;
@@ -61,7 +61,7 @@ export function bottleWords(e: BottleEntry): string {
       const seen = b.signs.length > 0 ? listed(b.signs.map((s) => SIGN_WORDS[s])) : "nothing amiss";
       const so = {
         fine: "fine",
-        "use-up": `use up by ${b.useBy ? printDay(b.useBy) : "soon"}`,
+        "use-up": `use up by ${b.useBy ? printDay(b.useBy, "long", e.day) : "soon"}`,
         "throw-out": "throw it out untasted",
       };
       return `Looked at: ${seen}; ${so[b.outcome]}.`;

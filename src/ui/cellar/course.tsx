@@ -16,15 +16,15 @@ const NOTHING_KNOWN = { sugar: 0, alcohol: 0, herb: 0 };
 const grams = (g: number): string => (g < 10 ? `${g.toFixed(1)} g` : `${Math.round(g)} g`);
 
 /** Where the course stands today. */
-function stands(s: CourseStands, rest: number): string {
-  const last = `Its last day is ${printDay(s.last)}${rest > 0 ? `, rest until ${printDay(s.restUntil)}` : ""}.`;
+function stands(s: CourseStands, rest: number, today: Day): string {
+  const last = `Its last day is ${printDay(s.last, "long", today)}${rest > 0 ? `, rest until ${printDay(s.restUntil, "long", today)}` : ""}.`;
   switch (s.stage) {
     case "to come":
       return last;
     case "running":
       return `Day ${s.day}. ${last}`;
     case "rest":
-      return `At rest until ${printDay(s.restUntil)}.`;
+      return `At rest until ${printDay(s.restUntil, "long", today)}.`;
     case "done":
       return "It is done, and its rest is over.";
   }
@@ -62,7 +62,8 @@ export function CourseOf({ p, w, today }: { p: InHand; w: Writing; today: Day })
         {course.for && <span className="text-ash">, for {course.for}</span>}
       </p>
       <p>
-        {stands(s, course.rest)} That is {units.volumeExact(s.dayMl)} a day.{p.perMl ? dayHolds(s) : ""}
+        {stands(s, course.rest, today)} That is {units.volumeExact(s.dayMl)} a day.
+        {p.perMl ? dayHolds(s) : ""}
       </p>
       <p className="quiet">
         In this bottle:{" "}

@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import { useState } from "react";
 import type { Kind } from "@/core/plan/plan";
 import { type Day, printDay } from "@/core/day";
@@ -21,7 +22,7 @@ const grams = (g: number): string => (g < 10 ? `${g.toFixed(1)} g` : `${Math.rou
 /** How often, from when and for how long. */
 function whenWords({ course, stands }: CourseNow, today: Day): string {
   const often = course.times === 1 ? "once a day" : `${course.times} times a day`;
-  const from = course.from > today ? `, from ${printDay(course.from)}` : `, day ${stands.day}`;
+  const from = course.from > today ? `, from ${printDay(course.from, "long", today)}` : `, day ${stands.day}`;
   if (course.days === undefined) return `${often}${from}, until it is ended`;
   const rest = course.rest > 0 ? `, then ${counted(course.rest, "day")} of rest` : "";
   return `${often}${from} of ${course.days}${rest}`;
@@ -29,6 +30,7 @@ function whenWords({ course, stands }: CourseNow, today: Day): string {
 
 /** What stands there for it, and whether that is enough. */
 function Enough({ c }: { c: CourseNow }) {
+  const today = useToday();
   const units = useUnits();
   const { stands: s } = c;
   if (s.bottles === 0) return <strong className="text-rust">None left that is good.</strong>;
@@ -36,14 +38,16 @@ function Enough({ c }: { c: CourseNow }) {
   if (s.enough === undefined)
     return (
       <>
-        {here}: enough{s.last ? ` to the end, ${printDay(s.last)}` : ""}.
+        {here}: enough{s.last ? ` to the end, ${printDay(s.last, "long", today)}` : ""}.
       </>
     );
   return (
     <>
-      {here}: enough until <strong>{printDay(s.enough)}</strong>
-      {s.lackMl > 0 && s.last ? `; to ${printDay(s.last)} it wants ${units.volumeExact(s.lackMl)} more` : ""}.
-      {s.lateMl > 1 ? ` ${units.volumeExact(s.lateMl)} will be past its day before it is taken.` : ""}
+      {here}: enough until <strong>{printDay(s.enough, "long", today)}</strong>
+      {s.lackMl > 0 && s.last
+        ? `; to ${printDay(s.last, "long", today)} it wants ${units.volumeExact(s.lackMl)} more`
+        : ""}
+      .{s.lateMl > 1 ? ` ${units.volumeExact(s.lateMl)} will be past its day before it is taken.` : ""}
     </>
   );
 }

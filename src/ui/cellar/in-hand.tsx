@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import Link from "../kit/link";
 import { type Day, daysBetween, printDay } from "@/core/day";
 import type { BottleEntry } from "@/core/cellar/bottle";
@@ -47,11 +48,13 @@ function WantsFridge({
   w: ReturnType<typeof useBottle>;
   places: readonly Place[];
 }) {
+  const today = useToday();
   const fridge = places.find((x) => x.class === "fridge");
   if (!p.inFridgeBy || p.bottle.state !== "kept" || !fridge) return null;
   return (
     <p className="border-l-[6px] border-cobalt pl-3.5 py-1 mb-3">
-      <strong>Opened, it wants the fridge:</strong> there it is good until {printDay(p.inFridgeBy)}.{" "}
+      <strong>Opened, it wants the fridge:</strong> there it is good until{" "}
+      {printDay(p.inFridgeBy, "long", today)}.{" "}
       <button
         type="button"
         className="plain min-h-11"
@@ -66,12 +69,13 @@ function WantsFridge({
 
 /** What became of a bottle that is not here any more. */
 function WhatBecame({ bottle }: { bottle: InHand["bottle"] }) {
+  const today = useToday();
   if (bottle.state === "kept") return null;
   const words = { given: `Given to ${bottle.goneWords}`, emptied: "Emptied", discarded: "Thrown out" };
   return (
     <p className="font-semibold">
       {words[bottle.state]}
-      {bottle.goneDay ? `, ${printDay(bottle.goneDay)}.` : "."}
+      {bottle.goneDay ? `, ${printDay(bottle.goneDay, "long", today)}.` : "."}
     </p>
   );
 }
@@ -81,11 +85,12 @@ const intoOf = (e: BottleEntry): string | undefined => (e.body as { into?: strin
 
 /** Its journal, newest first, each entry with the way to take it back. */
 function Journal({ bottle, w }: { bottle: InHand["bottle"]; w: ReturnType<typeof useBottle> }) {
+  const today = useToday();
   return (
     <ol aria-label="Journal of the bottle" className="pt-3">
       {bottle.diary.toReversed().map((e) => (
         <li key={e.seq} className="py-1.5 border-t border-rule flex flex-wrap gap-x-3 items-baseline">
-          <span className="text-ash w-16">{printDay(e.day, "short")}</span>
+          <span className="text-ash w-16">{printDay(e.day, "short", today)}</span>
           <span className="min-w-0 grow break-words">
             {e.undone ? <del className="text-ash">{bottleWords(e)}</del> : bottleWords(e)}
           </span>

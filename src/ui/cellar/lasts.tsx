@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import Link from "../kit/link";
 import type { Supply } from "@/core/cellar/supply";
 import { type Day, addDays, printDay } from "@/core/day";
@@ -24,28 +25,29 @@ const wants = (days: number): string =>
   days >= 14 ? counted(Math.round(days / 7), "week") : counted(days, "day");
 
 function RunsOut({ supply: { out, stockMl, counted: isCounted } }: { supply: Supply }) {
+  const today = useToday();
   if (stockMl <= 0) return <strong className="text-rust">None left that is good.</strong>;
   if (!out) return <span className="quiet">It cannot be said yet how long that lasts.</span>;
-  const about = out.likely ? `about ${printDay(out.likely)}` : "in more than two years";
-  const late = out.late ? printDay(out.late, "short") : "later than can be said";
+  const about = out.likely ? `about ${printDay(out.likely, "long", today)}` : "in more than two years";
+  const late = out.late ? printDay(out.late, "short", today) : "later than can be said";
   if (isCounted)
     return (
       <>
-        By its course it is enough until <strong>{printDay(out.early)}</strong>.
+        By its course it is enough until <strong>{printDay(out.early, "long", today)}</strong>.
       </>
     );
   return (
     <>
-      Runs out <strong>{about}</strong> ({printDay(out.early, "short")} – {late}).
+      Runs out <strong>{about}</strong> ({printDay(out.early, "short", today)} – {late}).
     </>
   );
 }
 
 /** By when the next is to be begun; what is made in an afternoon, or whose day is only likely, is no day that was missed. */
 function startWords(next: NonNullable<Lasts["next"]>, today: Day): string {
-  if (next.by >= today) return `start it by ${printDay(next.by)}.`;
+  if (next.by >= today) return `start it by ${printDay(next.by, "long", today)}.`;
   return next.sure && next.days > 0
-    ? `it was to be begun by ${printDay(next.by)}.`
+    ? `it was to be begun by ${printDay(next.by, "long", today)}.`
     : "begin it now, to have no gap.";
 }
 

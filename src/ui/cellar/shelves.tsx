@@ -73,7 +73,7 @@ function dayWords(
   today: Day,
 ): { readonly words: string; readonly past: boolean; readonly soon: boolean } {
   const left = daysBetween(today, bestBy);
-  const day = printDay(bestBy, left > 300 ? "year" : "long");
+  const day = printDay(bestBy, "long", today);
   return { words: `${left < 0 ? "past" : "by"} ${day}`, past: left < 0, soon: left >= 0 && left <= 21 };
 }
 

@@ -79,7 +79,7 @@ export function PourFigure({ supply, today, until, most, substance, startBy, tit
             <path d={`M${x(d)} ${BASE}v7`} stroke="var(--color-iron)" strokeWidth="1.2" />
             {i % every === 0 && x(d) < width - 36 && (
               <text x={x(d) + 3} y={BASE + 20} fontSize="14" fill="var(--color-ash)">
-                {printDay(d, "short").split(" ")[1]}
+                {printDay(d, "short", d).split(" ")[1]}
               </text>
             )}
           </g>

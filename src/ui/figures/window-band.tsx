@@ -72,7 +72,7 @@ export function WindowBand({
         viewBox={`0 0 ${W} 92`}
         className="block max-w-full"
         role="img"
-        aria-label={`Begun ${printDay(begun)}. Strain between ${printDay(addDays(begun, w.earliest))} and ${printDay(addDays(begun, w.latest))}, best ${printDay(addDays(begun, w.best))}. Today is day ${now}.`}
+        aria-label={`Begun ${printDay(begun, "long", today)}. Strain between ${printDay(addDays(begun, w.earliest), "long", today)} and ${printDay(addDays(begun, w.latest), "long", today)}, best ${printDay(addDays(begun, w.best), "long", today)}. Today is day ${now}.`}
       >
         <path d={`M${x(0)} 46H${x(end)}`} stroke="var(--color-iron)" strokeWidth="2" />
         <rect
@@ -97,18 +97,19 @@ export function WindowBand({
           d={`M${x(now) - 3} 24q5 20 1 44q6-4 5-22q0-16-6-22z`}
           fill={now > w.latest ? "#9a2f1b" : "var(--color-cobalt)"}
         />
-        {label(0, `begun ${printDay(begun, "short")}`, 84, "start")}
-        {x(w.earliest) - x(0) > 190 && label(w.earliest, printDay(addDays(begun, w.earliest), "short"), 84)}
+        {label(0, `begun ${printDay(begun, "short", today)}`, 84, "start")}
+        {x(w.earliest) - x(0) > 190 &&
+          label(w.earliest, printDay(addDays(begun, w.earliest), "short", today), 84)}
         {above(x(w.best), x(now), W).map((a) => (
           <text key={a.of} x={a.x} y="20" textAnchor={a.anchor} fontSize="14" fill="var(--color-iron)">
-            {a.of === "best" ? `best ${printDay(addDays(begun, w.best), "short")}` : "today"}
+            {a.of === "best" ? `best ${printDay(addDays(begun, w.best), "short", today)}` : "today"}
             {a.of === "best" && now === w.best ? ", today" : ""}
           </text>
         ))}
         {x(w.latest) - x(w.earliest) > 90 &&
           label(
             w.latest,
-            printDay(addDays(begun, w.latest), "short"),
+            printDay(addDays(begun, w.latest), "short", today),
             84,
             x(w.latest) > W - 50 ? "end" : "middle",
           )}

@@ -59,7 +59,7 @@ function Written({ of, s }: { of: readonly Away[]; s: ReturnType<typeof useSettl
             type="button"
             className="plain min-h-11"
             disabled={s.sending}
-            aria-label={`Take away: ${printDay(a.from)} to ${printDay(a.to)}`}
+            aria-label={`Take away: ${printDay(a.from, "year")} to ${printDay(a.to, "year")}`}
             onClick={() => void s.settle({ away: of.filter((x) => x !== a) }, { away: [...of] })}
           >
             take away

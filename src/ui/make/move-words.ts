@@ -54,7 +54,7 @@ function putBy(s: Saying, m: Move): MoveWords {
   const place = where ?? (step?.in ? PLACE_WORDS[step.in] : "in a dark cupboard");
   const w = s.r.care.window;
   const until = w
-    ? `Strain it from ${printDay(addDays(s.batch.begunDay, w.earliest))}, best ${printDay(addDays(s.batch.begunDay, w.best))}.`
+    ? `Strain it from ${printDay(addDays(s.batch.begunDay, w.earliest), "long", s.today)}, best ${printDay(addDays(s.batch.begunDay, w.best), "long", s.today)}.`
     : "";
   return said(`Put it ${place}.`, until, "It stands there", "put by");
 }
@@ -169,7 +169,7 @@ const AT_THE_TABLE = {
       : said("Shake it well.", "So that nothing settles dry.", "Shaken", "shaken"),
   label: ({ batch, today }) =>
     said(
-      `Name it: ${batch.code}, ${printDay(today)}.`,
+      `Name it: ${batch.code}, ${printDay(today, "long", today)}.`,
       "Tape and a marker are enough; the week to strain belongs on it.",
       "It has its name",
       "named",

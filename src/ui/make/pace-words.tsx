@@ -1,3 +1,4 @@
+import { useToday } from "../kit/when";
 import { addDays, printDay } from "@/core/day";
 import type { Batch } from "@/core/journal/fold";
 import type { BatchReckoning } from "@/core/journal/reckon";
@@ -18,13 +19,14 @@ export function PaceWords({
   batch: Batch;
   r: BatchReckoning;
 }) {
+  const today = useToday();
   const { pace, now } = tells.walked;
   if (!now) return null;
   const w = r.care.window;
   if (now.sort === "strain" && w && now.sitting > 0)
     return (
       <p>
-        It steeps; best strained <strong>{printDay(addDays(batch.begunDay, w.best))}</strong>.
+        It steeps; best strained <strong>{printDay(addDays(batch.begunDay, w.best), "long", today)}</strong>.
       </p>
     );
   const at = (m: number): string => clockTime(nowMs + m * 60_000, zone);

@@ -35,11 +35,11 @@ export function Months(at: Along) {
         if (i % step !== 0 || share < 12 || share > 82) return null;
         return (
           <span key={d} className="absolute bottom-0 -translate-x-1/2" style={{ left: `${share}%` }}>
-            {printDay(d, "short").slice(2)}
+            {printDay(d, "short", d).slice(2)}
           </span>
         );
       })}
-      <strong className="absolute right-0 bottom-0 text-iron">{printDay(at.by, "short")}</strong>
+      <strong className="absolute right-0 bottom-0 text-iron">{printDay(at.by, "short", at.today)}</strong>
     </div>
   );
 }
@@ -110,7 +110,7 @@ function hrefOf(from: ReadyBy["from"]): string | undefined {
 function beginWords(r: ReadyBy, { today }: Along): string {
   if (r.late === "too-late") return "";
   if (r.best <= addDays(today, 1)) return "begin today";
-  return `begin ${printDay(r.best, "short")}`;
+  return `begin ${printDay(r.best, "short", today)}`;
 }
 
 /** One remedy as a ribbon back from the day. */
@@ -127,7 +127,9 @@ export function Ribbon({ r, at }: { r: ReadyBy; at: Along }) {
           <span className="quiet">
             {late ? "" : "; "}
             {r.days.value > 0 ? `${r.days.value} days` : "in an afternoon"}
-            {r.late === "no" && r.last !== r.best ? `, at the latest ${printDay(r.last, "short")}` : ""}
+            {r.late === "no" && r.last !== r.best
+              ? `, at the latest ${printDay(r.last, "short", at.today)}`
+              : ""}
           </span>
         </span>
         {r.late !== "no" && <strong className="text-rust block">{LATE[r.late]}</strong>}

@@ -62,8 +62,10 @@ function nextWords(b: Batch, due: readonly Due[], w: Window, day: number): strin
   const [first] = [...due].sort((a, c) => Number(c.matters) - Number(a.matters));
   if (first) return NEXT[first.sort]!;
   if (!w) return "strain when cool";
-  if (day >= w.earliest) return `strain by ${printDay(addDays(b.begunDay, w.latest), "short")}`;
-  if (w.earliest - day <= 7) return `strain from ${printDay(addDays(b.begunDay, w.earliest), "short")}`;
+  if (day >= w.earliest)
+    return `strain by ${printDay(addDays(b.begunDay, w.latest), "short", addDays(b.begunDay, day))}`;
+  if (w.earliest - day <= 7)
+    return `strain from ${printDay(addDays(b.begunDay, w.earliest), "short", addDays(b.begunDay, day))}`;
   return "rests today";
 }
 
@@ -85,7 +87,7 @@ function planWords(
   if (ahead < 0 || ahead > NAMED_AHEAD) return undefined;
   const weekday = WEEKDAY_WORDS[weekdayOf(plan.day)].slice(0, 3);
   const others = plan.others > 0 ? `, with ${plan.others} more` : "";
-  return `strain ${weekday} ${printDay(plan.day, "short")}${others}`;
+  return `strain ${weekday} ${printDay(plan.day, "short", today)}${others}`;
 }
 
 /** The straining window of a working jar, as days of the calendar. */
@@ -112,7 +114,8 @@ export function strainPlans(batches: readonly Batch[], weeks: Weeks): ReadonlyMa
 }
 
 function dayWords(b: Batch, w: Window, day: number): string {
-  if (b.state === "strained") return `strained ${printDay(b.strainedDay!, "short")}`;
+  if (b.state === "strained")
+    return `strained ${printDay(b.strainedDay!, "short", addDays(b.begunDay, day))}`;
   if (!w) return `day ${day}`;
   if (day <= w.best) return `day ${day} of ${w.best}`;
   return day > w.latest

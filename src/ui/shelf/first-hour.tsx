@@ -112,7 +112,7 @@ export function BegunToday({
         viewBox="0 0 332 78"
         className="w-full h-auto"
         role="img"
-        aria-label={`Begun today it is strained from ${printDay(addDays(today, w.earliest))} to ${printDay(addDays(today, w.latest))}, and keeps in the cupboard until about ${printDay(addDays(today, all), "year")}.`}
+        aria-label={`Begun today it is strained from ${printDay(addDays(today, w.earliest), "long", today)} to ${printDay(addDays(today, w.latest), "long", today)}, and keeps in the cupboard until about ${printDay(addDays(today, all), "year")}.`}
         fontSize="15"
       >
         <path d="M0 56H332" stroke="var(--color-iron)" strokeWidth="2" />
@@ -149,7 +149,7 @@ export function BegunToday({
           <g key={m}>
             <path d={`M${x(m * 30)} 56v6`} stroke="var(--color-iron)" strokeWidth="1.5" />
             <text x={x(m * 30)} y="77" textAnchor="middle" fill="var(--color-ash)" fontSize="14">
-              {printDay(addDays(today, m * 30), "short").split(" ")[1]}
+              {printDay(addDays(today, m * 30), "short", today).split(" ")[1]}
             </text>
           </g>
         ))}

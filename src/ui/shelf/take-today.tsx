@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import { Check } from "lucide-react";
 import Link from "../kit/link";
 import { useRouter } from "next/navigation";
@@ -63,6 +64,7 @@ function useTaking(c: CourseNow) {
 }
 
 function OneCourse({ c }: { c: CourseNow }) {
+  const day = useToday();
   const t = useTaking(c);
   const { course, takes, from, stands } = c;
   const open = takes.filter((x) => x.taken < course.times);
@@ -114,7 +116,7 @@ function OneCourse({ c }: { c: CourseNow }) {
         ))}
       </ul>
       {stands.enough !== undefined && from.length > 0 && (
-        <p className="quiet">Enough until {printDay(stands.enough)}.</p>
+        <p className="quiet">Enough until {printDay(stands.enough, "long", day)}.</p>
       )}
       {t.just.length > 0 && (
         <p role="status" className="text-ash flex flex-wrap items-center gap-x-3">

@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import Link from "../kit/link";
 import { useMemo, useState } from "react";
 import { printDay } from "@/core/day";
@@ -44,6 +45,7 @@ function wants(row: Row): string {
 
 /** A jar or bottles on the board: touched, its facts are beneath. */
 function OnBoard({ row, chosen, choose }: { row: Row; chosen: boolean; choose: () => void }) {
+  const today = useToday();
   const { form, standing } = row;
   const ask = wants(row);
   const name = form.name === "" ? "another" : form.name;
@@ -62,7 +64,7 @@ function OnBoard({ row, chosen, choose }: { row: Row; chosen: boolean; choose: (
         <span className="text-center px-1 pt-1.5 break-words max-w-full leading-snug group-hover:underline">
           {capital(name)}
         </span>
-        {form.on !== "" && <span className="text-ash">since {printDay(form.on, "short")}</span>}
+        {form.on !== "" && <span className="text-ash">since {printDay(form.on, "short", today)}</span>}
         {ask !== "" && form.name !== "" && <span className="font-bold text-cobalt">{ask}</span>}
       </button>
     </li>

@@ -1,4 +1,5 @@
 "use client";
+import { useToday } from "../kit/when";
 import Link from "../kit/link";
 import { useState } from "react";
 import { type Shape, ShelfBottle } from "../figures/shelf-bottles";
@@ -140,10 +141,10 @@ function Restate({
 }
 
 /** What a lot is besides its name: its form, how strong it is, since when it dries. */
-function lotWords(l: Lot): string {
+function lotWords(l: Lot, today: Day): string {
   return [
     l.form ? `, ${l.form}` : "",
-    l.drying ? `, drying since ${printDay(l.drying, "short")}` : "",
+    l.drying ? `, drying since ${printDay(l.drying, "short", today)}` : "",
     l.strength ? `, ${l.strength}` : "",
     l.water !== undefined ? `, ${l.water} % water` : "",
   ].join("");
@@ -164,6 +165,7 @@ export function OneLot({
   open: boolean;
   touch: () => void;
 }) {
+  const today = useToday();
   const of = useLot(s, catalogue);
   const l = s.item;
   return (
@@ -180,7 +182,7 @@ export function OneLot({
         <span className="inline-block pt-1.5 px-1 leading-tight break-words max-w-full">
           <span className="sr-only">change the amount of </span>
           <span className="stitch">{of.name}</span>
-          <span className="font-normal text-iron">{lotWords(l)}</span>
+          <span className="font-normal text-iron">{lotWords(l, today)}</span>
         </span>
       </button>
       <p>

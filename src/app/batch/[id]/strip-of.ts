@@ -31,8 +31,8 @@ export function stripWords(batch: Batch, r: BatchReckoning, measures: Measures):
     begun: printDay(batch.begunDay, "year"),
     strain: w
       ? [
-          `strain from ${printDay(addDays(batch.begunDay, w.earliest))}`,
-          `by ${printDay(addDays(batch.begunDay, w.latest))}`,
+          `strain from ${printDay(addDays(batch.begunDay, w.earliest), "long", batch.begunDay)}`,
+          `by ${printDay(addDays(batch.begunDay, w.latest), "long", batch.begunDay)}`,
         ]
       : [],
     care: often ? TOUCH_WORDS[often.sort].toLowerCase() : "leave it be",

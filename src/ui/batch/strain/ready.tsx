@@ -18,12 +18,12 @@ function windowWords(batch: Batch, care: Care, today: Day): string | undefined {
   const w = care.window;
   if (!w) return undefined;
   const day = daysBetween(batch.begunDay, today);
-  const best = printDay(addDays(batch.begunDay, w.best), "short");
+  const best = printDay(addDays(batch.begunDay, w.best), "short", today);
   if (day < w.earliest)
-    return `Day ${day}. Its window opens on ${printDay(addDays(batch.begunDay, w.earliest), "short")}; the best is about ${best}.`;
+    return `Day ${day}. Its window opens on ${printDay(addDays(batch.begunDay, w.earliest), "short", today)}; the best is about ${best}.`;
   if (day > w.latest)
-    return `Day ${day}: its window closed on ${printDay(addDays(batch.begunDay, w.latest), "short")}.`;
-  return `Day ${day}: within its window, which is best about ${best} and closes on ${printDay(addDays(batch.begunDay, w.latest), "short")}.`;
+    return `Day ${day}: its window closed on ${printDay(addDays(batch.begunDay, w.latest), "short", today)}.`;
+  return `Day ${day}: within its window, which is best about ${best} and closes on ${printDay(addDays(batch.begunDay, w.latest), "short", today)}.`;
 }
 
 /** Whether it is ready: its window, how often it was shaken, how it tasted, and what was said of the last one. */
@@ -61,7 +61,7 @@ export function Ready({
         )}
         {tasted.map((t) => (
           <li key={t.seq}>
-            {printDay(t.day, "short")}:{" "}
+            {printDay(t.day, "short", today)}:{" "}
             {entryWords({ type: "tasted", body: t, seq: t.seq, at: t.at, day: t.day }).replace(
               /^Tasted: /,
               "",

@@ -52,7 +52,7 @@ function Cell({
   const { reckoning: r, care, cost } = c.made;
   switch (row) {
     case "ready":
-      return <>{care.window ? printDay(addDays(today, care.window.best), "short") : "today"}</>;
+      return <>{care.window ? printDay(addDays(today, care.window.best), "short", today) : "today"}</>;
     case "yield":
       return <>{units.volumeExact(r.finished.ml.value)}</>;
     case "sweetness":
