@@ -9,7 +9,8 @@ import { coursesNow } from "@/store/courses";
 import { storedItems } from "@/store/stores";
 import { live } from "@/store/shelf";
 import { clockTime } from "@/ui/kitchen/time";
-import { cardOf, strainPlans, touchesOf } from "@/ui/shelf/card";
+import { cardOf, strainPlans } from "@/ui/shelf/card";
+import { touchesOf } from "@/ui/shelf/touches";
 
 /** Soon after a start, and then twice a minute, ms. */
 const [FIRST_LOOK, LOOKS_EVERY] = [2000, 30_000];

@@ -44,6 +44,7 @@ export async function savedThisYear(
     const r = batch && reckonBatch(batch);
     if (!r?.ok) return [];
     const cost = costOf(r.value.program, r.value.reckoning, lots);
+    if (cost.priced === "none") return [];
     return [
       { name: f.name, kind: f.kind, ml: f.ml, perMl: cost.per100.value / 100, unpriced: cost.unpriced },
     ];

@@ -71,7 +71,7 @@ export function cameOf(b: Batch, s: Stores): CameOfIt[] {
       acid: reckoning.finished.acid.value,
       days: b.strainedDay ? daysBetween(b.begunDay, b.strainedDay) : undefined,
       tastes: tastesOf(b),
-      cost: cost.unpriced.length < cost.lines.length ? cost.per100.value : undefined,
+      cost: cost.priced !== "none" ? cost.per100.value : undefined,
       said: saidOf(b),
     },
   ];

@@ -11,7 +11,13 @@ export interface Cost {
   readonly perSpoon: Estimate;
   readonly lines: readonly { readonly name: string; readonly price: number | undefined }[];
   readonly unpriced: readonly string[];
+  /** How much of it has a price: where it is "none", nothing is said of what it costs, since nothing is no price. */
+  readonly priced: "all" | "some" | "none";
 }
+const pricedOf = (total: number, unpriced: readonly string[]): Cost["priced"] => {
+  if (unpriced.length === 0) return "all";
+  return total > 0 ? "some" : "none";
+};
 
 /** Paid for a gram of a lot, as it was when bought; `undefined` where no price was written down. */
 export const pricePerG = (lot: Pick<LotOnHand, "price" | "grams" | "boughtG">): number | undefined =>
@@ -78,6 +84,7 @@ export function costOf(
     perSpoon: by(r.spoonMl),
     lines,
     unpriced,
+    priced: pricedOf(total, unpriced),
   };
 }
 
@@ -87,10 +94,10 @@ export function againstShop(cost: Cost, shopPrice: number, shopMl: number): numb
   return cost.per100.value / ((100 * shopPrice) / shopMl);
 }
 
-/** Money as it is said: under one, in the small coin where the household's money has a word for it. */
+/** Money as it is said: what costs nothing in words, and under one in the small coin where the household's money has a word for it. */
 export function printMoney(x: number, currency: string): string {
   if (x > 0 && x < 0.995 && currency === "£") return `${Math.max(1, Math.round(100 * x))} p`;
   if (x > 0 && x < 0.995 && (currency === "$" || currency === "€"))
     return `${Math.max(1, Math.round(100 * x))} c`;
-  return `${currency}${x.toFixed(2)}`;
+  return Math.abs(x) < 0.005 ? "nothing" : `${currency}${x.toFixed(2)}`;
 }

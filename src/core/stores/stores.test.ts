@@ -231,6 +231,12 @@ describe("cost", () => {
       ]),
     ).toMatchObject({ batch: { value: 0 }, unpriced: [] });
   });
+  test("where no price is known, none is said: free water is no price", () => {
+    const syrup = reckoned(made("syrup-fridge", [line("horehound", "50 g", { form: "dried" })]));
+    expect(costOf(syrup.p, syrup.r, [lot("horehound", 100, { form: "dried" })]).priced).toBe("none");
+    expect(costOf(p, r, priced.slice(0, 2)).priced).toBe("some");
+    expect(costOf(p, r, priced).priced).toBe("all");
+  });
   test("against a shop's bottle", () => {
     const c = costOf(p, r, priced);
     expect(againstShop(c, c.per100.value * 2.5 * 4, 250)).toBeCloseTo(0.25, 6);
@@ -243,6 +249,7 @@ describe("cost", () => {
     [0.5, "$", "50 c"],
     [0.5, "kr", "kr0.50"],
     [0.999, "£", "£1.00"],
+    [0, "£", "nothing"],
   ])("%p is said %s%s", (x, currency, words) => expect(printMoney(x, currency)).toBe(words));
 });
 

@@ -206,7 +206,7 @@ function InFigures({
   currency,
 }: Pick<Props, "r" | "cost" | "kind" | "empties" | "currency">) {
   const { herb, sugar, alcohol } = spoonOf(r);
-  const priced = cost.lines.some((l) => l.price !== undefined && l.price > 0);
+  const priced = cost.priced !== "none" && cost.batch.value > 0;
   return (
     <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 border-t border-rule pt-2 mt-1">
       <dt className="text-ash">a spoon</dt>

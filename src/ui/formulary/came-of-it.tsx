@@ -1,4 +1,5 @@
 "use client";
+import { printMoney } from "@/core/stores/cost";
 import { useUnits } from "../kit/units";
 import Link from "../kit/link";
 import type { CameOfIt as Came } from "@/core/formulary/came-of-it";
@@ -153,7 +154,7 @@ export function CameOfIt({ came, currency, all }: { came: readonly Came[]; curre
             </Link>
             <span className="quiet">
               version {c.version}, {c.state}
-              {c.cost !== undefined && `, ${currency}${((c.cost * by.ml) / 100).toFixed(2)} for ${by.words}`}
+              {c.cost !== undefined && `, ${printMoney((c.cost * by.ml) / 100, currency)} for ${by.words}`}
             </span>
             {c.said.slice(-1).map((s) => (
               <q key={s} className="basis-full">

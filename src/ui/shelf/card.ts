@@ -1,4 +1,4 @@
-import { type Care, type Due, TOUCH_WORDS, dueOn } from "@/core/care/care";
+import { type Care, type Due, dueOn } from "@/core/care/care";
 import {
   type DayWindow,
   type StrainDay,
@@ -10,12 +10,14 @@ import {
 import { type Day, addDays, daysBetween, printDay } from "@/core/day";
 import { NOTHING_DONE } from "@/core/journal/as-done";
 import type { Batch } from "@/core/journal/fold";
+import { type HowFar, howFar } from "@/core/journal/how-far";
 import { type BatchReckoning, reckonBatch } from "@/core/journal/reckon";
 import { VESSELS } from "@/core/vessel/catalogue";
 import { jarOn } from "@/core/vessel/lives";
 import { heightAt } from "@/core/vessel/profile";
 import type { Profile } from "@/core/vessel/profile";
 import type { Lid } from "@/core/vessel/vessel";
+import { counted } from "@/core/words";
 import type { DrawnLayer } from "../figures/vessel";
 import { substanceOf } from "../figures/substance";
 
@@ -35,7 +37,11 @@ export interface Card {
   readonly due: readonly Due[];
   /** What waits for a hand, whatever the day. */
   readonly waits?:
-    | { readonly sort: "mend" | "finish" | "strain"; readonly why: string; readonly overdue: boolean }
+    | {
+        readonly sort: "mend" | "make" | "finish" | "strain";
+        readonly why: string;
+        readonly overdue: boolean;
+      }
     | undefined;
   readonly seq: number;
   /** Days until the best day to strain; what the shelf is ordered by. */
@@ -188,14 +194,24 @@ export function plannedLayers(b: Batch): readonly DrawnLayer[] {
   return r.ok ? layersOf({ ...b, state: "working" }, r.value, 0) : [];
 }
 
-/** What waits for a hand whatever the day: a jug to be finished, a pot to be strained. */
-function waitsOf(b: Batch, w: Window, today: Day): Card["waits"] {
+/** What was begun and is not made yet, in words. */
+function farWords({ stands, done, of }: HowFar, days: number): string {
+  if (stands === "being-made") return `${done} of ${counted(of, "move")} done`;
+  const since = ["begun today", "begun yesterday"][days] ?? `begun ${days} days ago`;
+  return `${since}, and nothing of it is ticked`;
+}
+
+/** What waits for a hand whatever the day: what is still to be made, a pot to be strained, a jug to be finished. */
+function waitsOf(b: Batch, r: BatchReckoning, today: Day): Card["waits"] {
+  const days = daysBetween(b.begunDay, today);
   if (b.state === "strained") {
     const since = daysBetween(b.strainedDay!, today);
     return { sort: "finish", why: since < 1 ? "strained today" : sinceWords(since), overdue: since > 2 };
   }
-  if (b.state !== "working" || w) return undefined;
-  return { sort: "strain", why: "when it has cooled", overdue: daysBetween(b.begunDay, today) > 0 };
+  if (b.state !== "working") return undefined;
+  const far = howFar(b, r, today);
+  if (far.stands !== "made") return { sort: "make", why: farWords(far, days), overdue: days > 0 };
+  return r.care.window ? undefined : { sort: "strain", why: "when it has cooled", overdue: days > 0 };
 }
 const sinceWords = (days: number): string =>
   days === 1 ? "strained yesterday" : `strained ${days} days ago`;
@@ -221,6 +237,7 @@ function soundCard(b: Batch, r: BatchReckoning, today: Day, plan: StrainPlan | u
   const due = b.state === "working" ? dueOn(care, b.begunDay, today, b.done, plan?.day, b.often) : [];
   const w = care.window;
   const strain = due.find((d) => d.sort === "strain");
+  const waits = waitsOf(b, r, today);
   return {
     id: b.id,
     code: b.code,
@@ -231,64 +248,15 @@ function soundCard(b: Batch, r: BatchReckoning, today: Day, plan: StrainPlan | u
     lid: vessel.lid,
     layers: layersOf(b, r, day),
     days: dayWords(b, w, day),
-    next: planWords(b, due, plan, today) ?? nextWords(b, due, w, day),
+    next: (waits?.sort === "make" ? "make it" : planWords(b, due, plan, today)) ?? nextWords(b, due, w, day),
     urgent:
       b.state === "strained" ||
       due.some((d) => d.overdue) ||
       plan?.fits === "away" ||
       (strain !== undefined && w !== undefined && day > w.latest),
     due,
-    waits: waitsOf(b, w, today),
+    waits,
     seq: b.seq,
     until: untilOf(b, w, day),
   };
-}
-
-/** Things to do today in the order they are listed: a touch of a jar, or what waits for a hand. */
-const ORDER = [
-  "mend",
-  "finish",
-  "strain",
-  "top-up",
-  "push-under",
-  "let-out",
-  "look",
-  "shake",
-  "turn",
-  "taste",
-] as const;
-export type TodaySort = (typeof ORDER)[number];
-/** Where a thing stands in the order of a day. */
-export const orderOf = (sort: TodaySort): number => ORDER.indexOf(sort);
-
-const WAIT_WORDS = { mend: "Put right", finish: "Finish and bottle" } as const;
-const todayWords = (sort: TodaySort): string =>
-  sort === "mend" || sort === "finish" ? WAIT_WORDS[sort] : TOUCH_WORDS[sort];
-
-/** One thing to do, with the jars it is for. */
-export interface TouchOfDay {
-  readonly sort: TodaySort;
-  readonly words: string;
-  readonly matters: boolean;
-  readonly jars: readonly {
-    readonly id: string;
-    readonly code: string;
-    readonly name: string;
-    readonly why: string;
-    readonly overdue: boolean;
-  }[];
-}
-
-/** Today's touches over all the shelf, those that matter first, each with the jars it is for. */
-export function touchesOf(cards: readonly Card[]): TouchOfDay[] {
-  return ORDER.flatMap((sort) => {
-    const jars = cards.flatMap((c) =>
-      [...c.due, ...(c.waits ? [c.waits] : [])]
-        .filter((d) => d.sort === sort)
-        .map((d) => ({ id: c.id, code: c.code, name: c.name, why: d.why, overdue: d.overdue })),
-    );
-    return jars.length > 0
-      ? [{ sort, words: todayWords(sort), matters: jars.some((j) => j.overdue), jars }]
-      : [];
-  });
 }

@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { VESSELS } from "@/core/vessel/catalogue";
-import { shelfScale } from "./scale";
+import { boardOf } from "./scale";
 
 test("whatever stands on one board stands at one scale, and has room there", () => {
   const all = [...VESSELS.values()].map((v) => ({ profile: v.solid.profile, lid: v.lid }));
@@ -8,9 +8,9 @@ test("whatever stands on one board stands at one scale, and has room there", () 
   const sorted = [...all].sort((a, b) => by(a) - by(b));
   // The least of the house beside each of the others, up to the largest.
   for (const v of sorted) {
-    const k = shelfScale([sorted[0]!, v]);
+    const { scale: k, height } = boardOf([sorted[0]!, v]);
     const wide = Math.max(...v.profile.map(([, d]) => d));
-    expect([by(v), by(v) * k <= 290, wide * k <= 176, k > 0, k <= 12]).toEqual([
+    expect([by(v), by(v) * k <= height && height <= 291, wide * k <= 176, k > 0, k <= 12]).toEqual([
       by(v),
       true,
       true,
@@ -19,5 +19,5 @@ test("whatever stands on one board stands at one scale, and has room there", () 
     ]);
   }
   expect(sorted.length).toBeGreaterThan(40);
-  expect(by(sorted.at(-1)!) * shelfScale(sorted)).toBeLessThanOrEqual(290);
+  expect(by(sorted.at(-1)!) * boardOf(sorted).scale).toBeLessThanOrEqual(290);
 });

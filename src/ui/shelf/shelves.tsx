@@ -1,11 +1,11 @@
 import Link from "../kit/link";
 import { VesselFigure } from "../figures/vessel";
 import type { Card } from "./card";
-import { BOARD, shelfScale } from "./scale";
+import { boardOf } from "./scale";
 
 /** The working vessels, all at one scale, standing on shelves. */
 export function Shelves({ cards }: { cards: readonly Card[] }) {
-  const scale = shelfScale(cards);
+  const { scale, height } = boardOf(cards);
   return (
     <ul
       data-drawing=""
@@ -17,7 +17,7 @@ export function Shelves({ cards }: { cards: readonly Card[] }) {
             <span
               aria-hidden="true"
               className="flex items-end justify-center max-w-full px-1 -mb-[7px]"
-              style={{ height: BOARD }}
+              style={{ height }}
             >
               <VesselFigure
                 profile={c.profile}
@@ -37,7 +37,7 @@ export function Shelves({ cards }: { cards: readonly Card[] }) {
       ))}
       {Array.from({ length: (5 - (cards.length % 5)) % 5 }, (_, i) => (
         <li key={`bare-${i}`} aria-hidden="true" className="hidden xl:block">
-          <span className="block -mb-[7px]" style={{ height: BOARD }} />
+          <span className="block -mb-[7px]" style={{ height }} />
           <span className="block w-full h-2 bg-iron" />
         </li>
       ))}

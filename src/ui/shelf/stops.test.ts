@@ -2,7 +2,7 @@
 import { describe, expect, test } from "@jest/globals";
 import { chance } from "../../../tests/chance";
 import type { Card } from "./card";
-import { touchesOf } from "./card";
+import { touchesOf } from "./touches";
 import { stopsOf } from "./stops";
 
 const SORTS = ["strain", "top-up", "push-under", "let-out", "look", "shake", "turn", "taste"] as const;

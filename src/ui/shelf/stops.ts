@@ -1,4 +1,5 @@
-import { type Card, type TouchOfDay, orderOf, touchesOf } from "./card";
+import type { Card } from "./card";
+import { type TouchOfDay, orderOf, touchesOf } from "./touches";
 
 /** A stop of the day: one thing done to all the jars that want nothing else, or one jar with all it wants. */
 export interface Stop {

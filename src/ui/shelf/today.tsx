@@ -2,7 +2,7 @@
 import Link from "../kit/link";
 import { Check } from "lucide-react";
 import { capital, counted } from "@/core/words";
-import type { TodaySort } from "./card";
+import type { TodaySort } from "./touches";
 import { type Jar, type TodayItem, type Touching, useTouches } from "./use-touches";
 import type { Stop } from "./stops";
 
@@ -11,6 +11,8 @@ function pageOf(sort: TodaySort, id: string): string | undefined {
   switch (sort) {
     case "strain":
       return `/batch/${id}/strain`;
+    case "make":
+      return `/batch/${id}/make`;
     case "finish":
     case "mend":
     case "top-up":

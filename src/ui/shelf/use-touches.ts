@@ -5,7 +5,7 @@ import type { ToBatch } from "@/contract/writes";
 import { send } from "../kit/send";
 import { toBatch } from "../kit/writes";
 import { useNow } from "../kitchen/kitchen";
-import type { TodaySort, TouchOfDay } from "./card";
+import type { TodaySort, TouchOfDay } from "./touches";
 
 export type TodayItem = TouchOfDay;
 export type Jar = TouchOfDay["jars"][number];

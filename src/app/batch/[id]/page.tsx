@@ -4,6 +4,7 @@ import { type Day, daysBetween } from "@/core/day";
 import { dueOn } from "@/core/care/care";
 import { batchAsItStands } from "../../batch-page";
 import type { BatchReckoning } from "@/core/journal/reckon";
+import { type HowFar, howFar } from "@/core/journal/how-far";
 import { jarOf } from "@/core/journal/jar";
 import { marcOf } from "@/core/journal/ours";
 import { db } from "@/store/db";
@@ -73,15 +74,21 @@ const STAGE_OF: Readonly<Record<keyof typeof STATE, Stage | undefined>> = {
   undone: undefined,
 };
 
+const MAKE_WORDS: Readonly<Record<HowFar["stands"], readonly [string, string] | undefined>> = {
+  "to-make": ["make", "Make it, step by step"],
+  "being-made": ["make", "Go on making it"],
+  made: undefined,
+};
+
 /** What is next, as the page it is done on and the words of its button. */
 function nextStep(
   batch: Batch,
-  { ripe, making, walking }: { ripe: boolean; making: boolean; walking: boolean },
+  { ripe, far, walking }: { ripe: boolean; far: HowFar["stands"]; walking: boolean },
 ): readonly [string, string] | undefined {
   switch (batch.state) {
     case "working":
       if (ripe) return ["strain", "Strain it"];
-      return making ? ["make", "Make it, step by step"] : undefined;
+      return MAKE_WORDS[far];
     case "strained":
       if (walking) return ["make", "Go on at the stove"];
       return batch.diary.some((e) => e.type === "finished")
@@ -175,6 +182,16 @@ function ItsStrip({
   );
 }
 
+/** What is next, from how far its making has come and whether its window is open. */
+function whatIsNext(batch: Batch, r: BatchReckoning, today: Day, now: string) {
+  const far = howFar(batch, r, today).stands;
+  const w = r.care.window;
+  const ripe = w === undefined ? far === "made" : daysBetween(batch.begunDay, today) >= w.earliest;
+  const at = walkOf(batch, r.program, Date.parse(now)).now;
+  const walking = at !== undefined && at.sort !== "finish" && at.sort !== "bottle";
+  return { making: far !== "made", next: nextStep(batch, { ripe, far, walking }) };
+}
+
 export default async function BatchView({ params }: { params: Promise<{ id: string }> }) {
   const { batch, events, reckoned, today, now, home, measures } = await batchAsItStands(params);
   if (!reckoned.ok) return <Unsound batch={batch} faults={reckoned.faults} />;
@@ -189,11 +206,8 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
   const working = batch.state === "working";
   const window = strainWindow(batch, r.care);
   const due = working ? dueOn(r.care, batch.begunDay, today, batch.done, plan?.day, batch.often) : [];
-  const making = working && (!w || day <= 1);
+  const { making, next } = whatIsNext(batch, r, today, now);
   const stage = making ? "make" : STAGE_OF[batch.state];
-  const at = walkOf(batch, r.program, Date.parse(now)).now;
-  const walking = at !== undefined && at.sort !== "finish" && at.sort !== "bottle";
-  const next = nextStep(batch, { ripe: w !== undefined && day >= w.earliest, making, walking });
   return (
     <div className="pt-5">
       <div className="flex flex-wrap items-baseline gap-x-5">

@@ -60,6 +60,13 @@ function InAll({ cost, currency }: { cost: Cost; currency: string }) {
     [by.words, scaledBy(cost.per100, by.ml / 100), true],
     ["a spoon", cost.perSpoon, false],
   ] as const;
+  if (cost.priced === "none")
+    return (
+      <section>
+        <h3 className="ruled-head">In all</h3>
+        <p className="quiet py-1.5">No price is known yet of what goes in.</p>
+      </section>
+    );
   return (
     <section>
       <h3 className="ruled-head">In all</h3>

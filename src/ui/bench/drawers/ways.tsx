@@ -78,8 +78,8 @@ function Cell({
     case "cost":
       return (
         <>
-          {cost.unpriced.length === cost.lines.length ? "no prices" : printMoney(cost.batch.value, currency)}
-          {cost.unpriced.length > 0 && cost.unpriced.length < cost.lines.length ? "+" : ""}
+          {cost.priced === "none" ? "no prices" : printMoney(cost.batch.value, currency)}
+          {cost.priced === "some" ? "+" : ""}
         </>
       );
   }
