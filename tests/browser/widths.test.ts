@@ -58,7 +58,15 @@ const PATHS: Readonly<Record<string, () => string>> = {
   bottle: () => `/batch/${ids["VI-26-02"]}/bottle`,
   cellar: () => "/cellar",
   batch: () => `/batch/${ids["OX-26-02"]}`,
+  label: () => `/batch/${ids["OX-26-01"]}/label`,
+  household: () => "/household",
+  stores: () => "/stores",
+  years: () => "/batches",
+  book: () => "/formulary",
+  ready: () => "/ready",
 };
+/** Beside the work itself: nothing overlaps or leaves the page there either, and how much is drawn is theirs to say. */
+const BESIDE: ReadonlySet<string> = new Set(["label", "household", "stores", "years", "book", "ready"]);
 
 async function opened(page: Page, view: string): Promise<void> {
   await goTo(page, app.url + PATHS[view]!());
@@ -184,7 +192,7 @@ describe.each(Object.keys(PATHS))("%s", (view) => {
       await settled(page);
       for (const w of await laidOut(page)) wrong.push(`${name}: ${w}`);
       const is = await drawn(page);
-      if (is < share) wrong.push(`${name}: ${(100 * is).toFixed(0)} % drawn`);
+      if (is < share && !BESIDE.has(view)) wrong.push(`${name}: ${(100 * is).toFixed(0)} % drawn`);
     }
     const size = await pages[1].evaluate(() => getComputedStyle(document.documentElement).fontSize);
     for (const page of pages) await page.close();

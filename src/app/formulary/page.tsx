@@ -39,15 +39,15 @@ export default async function FormularyPage({ searchParams }: { searchParams: Pr
         )}
         {away.length > 0 && (
           <details className="pt-3">
-            <summary className="min-h-9 text-cobalt">put away: {away[0]?.all}</summary>
+            <summary className="min-h-11 text-cobalt">put away: {away[0]?.all}</summary>
             <Spines rows={away} more={(away[0]?.all ?? 0) - away.length} />
           </details>
         )}
         <p className="pt-4 flex flex-wrap gap-x-4">
-          <a className="inline-flex items-center min-h-9" href="/export/all.zip" download>
+          <a className="inline-flex items-center min-h-11" href="/export/all.zip" download>
             everything, as one file
           </a>
-          <Link className="inline-flex items-center min-h-9" href="/export">
+          <Link className="inline-flex items-center min-h-11 min-w-11" href="/export">
             tables
           </Link>
         </p>

@@ -41,7 +41,7 @@ export default async function HouseholdPage() {
         <Places places={home.places} bottles={bottles} />
       </div>
       <Table sitters={sittersOf(items, courses, made, { today, measures })} today={today} />
-      <div className="max-w-5xl grid gap-8 pt-4">
+      <div className="max-w-5xl grid grid-cols-1 gap-8 pt-4">
         <HouseWeeks
           start={{
             heightM: home.heightM,

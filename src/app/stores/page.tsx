@@ -28,9 +28,9 @@ export default async function StoresPage() {
   const of = <T,>(what: string): (Stored & { readonly item: T })[] =>
     items.filter((s) => s.item.what === what) as unknown as (Stored & { readonly item: T })[];
   return (
-    <div className="pt-5 grid gap-8">
+    <div className="pt-5 grid grid-cols-1 gap-8">
       <h1 className="sr-only">Stores</h1>
-      <div className="grid gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <div className="grid grid-cols-1 gap-x-12 gap-y-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <Vessels vessels={of<OwnVessel>("vessel")} busy={[...busy]} levels={levels} />
         <EmptyBottles empties={of<Empties>("empties")} />
       </div>

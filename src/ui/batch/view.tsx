@@ -1,10 +1,9 @@
-import { useToday } from "../kit/when";
 import { Told } from "../kit/told";
 import type { Measures } from "@/core/reading/measures";
 import { filledOf } from "@/core/cellar/bottle";
 import Link from "../kit/link";
 import type { Window } from "@/core/care/care";
-import { addDays, printDay } from "@/core/day";
+import { type Day, addDays, printDay } from "@/core/day";
 import type { Change } from "@/core/journal/changes";
 import type { CameFrom } from "@/core/journal/events";
 import type { Batch } from "@/core/journal/fold";
@@ -19,8 +18,15 @@ import { Why } from "../plan/why";
 import { type cardOf, plannedLayers } from "../shelf/card";
 
 /** What is to be known of a batch before anything else: that it ended, and what was put right of it last. */
-export function BatchNotices({ batch, changes }: { batch: Batch; changes: readonly Change[] }) {
-  const today = useToday();
+export function BatchNotices({
+  batch,
+  changes,
+  today,
+}: {
+  batch: Batch;
+  changes: readonly Change[];
+  today: Day;
+}) {
   return (
     <>
       {batch.state === "discarded" && (
@@ -100,15 +106,16 @@ export function NextThing({
   next,
   making,
   window: w,
+  today,
 }: {
   batch: Batch;
   /** The page it is done on, and the words of its button. */
   next: readonly [string, string] | undefined;
   making: boolean;
   window: Window | undefined;
+  today: Day;
 }) {
-  const today = useToday();
-  const rests = (!next || next[0] === "make") && batch.state === "working" && w;
+  const rests = !next && batch.state === "working" && w;
   return (
     <>
       {next && (

@@ -1,10 +1,8 @@
-import { useToday } from "../kit/when";
-import { printDay } from "@/core/day";
+import { type Day, printDay } from "@/core/day";
 import type { StrainPlan } from "../shelf/card";
 
 /** The day to strain on, where the household's own days move it off the best one. */
-export function HomeDays({ plan }: { plan: StrainPlan | undefined }) {
-  const today = useToday();
+export function HomeDays({ plan, today }: { plan: StrainPlan | undefined; today: Day }) {
   if (!plan) return null;
   switch (plan.fits) {
     case "suits":

@@ -101,8 +101,13 @@ export function YearShelf({ rows, cards }: { rows: readonly InYear[]; cards: rea
               {b.code}
             </span>
           </label>
-          <p className="px-2 leading-snug break-words">
-            <Link href={`/batch/${b.id}`}>{b.name}</Link>
+          <p className="px-2 leading-snug">
+            <Link
+              href={`/batch/${b.id}`}
+              className="block min-h-11 break-words"
+            >
+              {b.name}
+            </Link>
           </p>
           <p className="text-ash px-1">
             {KIND[b.kind].name}, {printDay(b.begun_day, "short", b.begun_day)}

@@ -39,7 +39,7 @@ export function Book({
             <Link
               href={`/formulary/${r.id}`}
               aria-current={r.id === here ? "page" : undefined}
-              className={`inline-flex items-center min-h-9 no-underline hover:underline ${r.id === here ? "font-bold text-iron" : ""}`}
+              className={`inline-flex items-center min-h-11 no-underline hover:underline ${r.id === here ? "font-bold text-iron" : ""}`}
             >
               {r.name}
             </Link>
@@ -50,7 +50,7 @@ export function Book({
       {more > 0 && <p className="quiet pt-1">and {counted(more, "more", "more")}; type to find one</p>}
       {here !== undefined && (
         <p className="pt-2">
-          <Link href="/formulary" className="inline-flex items-center min-h-9">
+          <Link href="/formulary" className="inline-flex items-center min-h-11">
             write or paste one in
           </Link>
         </p>

@@ -169,7 +169,7 @@ export function CameOfIt({ came, currency, all }: { came: readonly Came[]; curre
       )}
       {came.length > 1 && (
         <Link
-          className="inline-flex items-center min-h-9"
+          className="inline-flex items-center min-h-11"
           href={`/compare?${came
             .slice(-4)
             .map((c) => `b=${c.id}`)

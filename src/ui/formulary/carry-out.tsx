@@ -18,7 +18,7 @@ export function CarryOut({ id, version }: { id: string; version: number }) {
       {CARDS.map(([size, words]) => (
         <a
           key={size}
-          className="inline-flex items-center min-h-9"
+          className="inline-flex items-center min-h-11"
           href={`/formulary/${id}/card?v=${version}&size=${size}`}
         >
           {words}
@@ -27,7 +27,7 @@ export function CarryOut({ id, version }: { id: string; version: number }) {
       {FORMS.map(([form, words]) => (
         <a
           key={form}
-          className="inline-flex items-center min-h-9"
+          className="inline-flex items-center min-h-11"
           download
           href={`/formulary/${id}/file?v=${version}&as=${form}`}
         >

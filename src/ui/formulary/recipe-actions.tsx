@@ -44,7 +44,7 @@ function PutAway({ recipe, s }: { recipe: Recipe; s: Saying }) {
       <strong>It is put away{why ? `: ${why}` : ""}.</strong>{" "}
       <button
         type="button"
-        className="plain min-h-9"
+        className="plain min-h-11"
         disabled={s.sending}
         onClick={() => void s.write("corrected", { seq, body: null })}
       >
@@ -100,7 +100,7 @@ export function RecipeActions({ recipe, version }: Props) {
   const opens = (what: Exclude<Open, "">, words: string, first = "") => (
     <button
       type="button"
-      className="plain min-h-9"
+      className="plain min-h-11"
       aria-expanded={s.open === what}
       onClick={() => s.say(what, first)}
     >
@@ -115,7 +115,7 @@ export function RecipeActions({ recipe, version }: Props) {
         {canUndo && (
           <button
             type="button"
-            className="plain min-h-9"
+            className="plain min-h-11"
             disabled={s.sending}
             onClick={() => void s.write("corrected", { seq: version.seq, body: null, why: "a slip" })}
           >

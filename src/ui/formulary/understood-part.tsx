@@ -63,7 +63,7 @@ const SHAKEN = {
 
 function Choice({ words, beside = "", take }: { words: string; beside?: string; take: () => void }) {
   return (
-    <button type="button" className="stitch min-h-9 mx-1" onClick={take}>
+    <button type="button" className="stitch min-h-11 mx-1" onClick={take}>
       {words}
       {beside !== "" && <span className="font-normal text-ash"> {beside}</span>}
     </button>

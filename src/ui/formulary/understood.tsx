@@ -39,7 +39,7 @@ function Row({ row, find, ...p }: PartProps & { row: PastedRow; find: (at: Place
       <p className="min-w-0 break-words">
         <button
           type="button"
-          className="text-left w-full min-h-9 md:min-h-0"
+          className="text-left w-full min-h-11 md:min-h-0"
           title="change these words"
           {...light(row)}
           onClick={() => find(row)}

@@ -91,7 +91,7 @@ export function Versions({ recipe, version, other }: Props) {
             <Link
               key={v.n}
               href={`/formulary/${recipe.id}?v=${version.n}&beside=${v.n}`}
-              className="inline-flex items-center min-h-9"
+              className="inline-flex items-center min-h-11"
             >
               beside {v.n}
             </Link>

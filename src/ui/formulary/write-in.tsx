@@ -151,7 +151,7 @@ function GivenAsFile({ w }: { w: Writing }) {
         take={(file) => void w.take(file, file.name)}
       />
       {w.draft.value.text !== "" && (
-        <button type="button" className="plain min-h-9" onClick={() => w.draft.set(EMPTY)}>
+        <button type="button" className="plain min-h-11" onClick={() => w.draft.set(EMPTY)}>
           clear it
         </button>
       )}

@@ -29,7 +29,7 @@ export function CalendarOut({ on }: { on: boolean }) {
     router.refresh();
   };
   return (
-    <section aria-labelledby="calendar" className="grid gap-3">
+    <section aria-labelledby="calendar" className="grid grid-cols-1 gap-3">
       <h2 id="calendar" className="ruled-head">
         Calendar
       </h2>

@@ -61,7 +61,7 @@ function FlagBoxes({ flags, set }: { flags: readonly Flag[]; set: (to: readonly 
       <legend className="quiet">what the cautions should think of</legend>
       <div className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-6">
         {FLAGS.map((f) => (
-          <label key={f} className="flex items-center gap-3 min-h-9 cursor-pointer">
+          <label key={f} className="flex items-center gap-3 min-h-11 cursor-pointer">
             <input
               type="checkbox"
               className="accent-cobalt w-5 h-5 shrink-0"

@@ -129,7 +129,7 @@ export function Table({ sitters, today }: { sitters: readonly Sitter[]; today: D
         </h2>
         <ul
           data-drawing=""
-          className="grid grid-cols-2 sm:grid-cols-[repeat(auto-fill,minmax(13.5rem,1fr))] gap-y-6"
+          className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,9.5rem),1fr))] sm:grid-cols-[repeat(auto-fill,minmax(min(100%,13.5rem),1fr))] gap-y-6"
         >
           {sitters.map((s, i) => (
             <Place

@@ -19,7 +19,7 @@ function StrainDays({ start }: { start: readonly Weekday[] }) {
     void settle({ strainDays: [...next] }, { strainDays: [...days] });
   };
   return (
-    <fieldset>
+    <fieldset className="min-w-0">
       <legend className="quiet">days of the week for straining; none chosen is any day</legend>
       <div className="flex flex-wrap gap-x-6">
         {WEEKDAYS.map((d) => (
@@ -229,7 +229,7 @@ function MorningWord({ start }: { start: Settings["morning"] }) {
 /** How the household's weeks go: when it strains, when nobody is home, how high it lives, its morning's mail. */
 export function HouseWeeks({ start }: { start: Said }) {
   return (
-    <section aria-labelledby="weeks" className="grid gap-5">
+    <section aria-labelledby="weeks" className="grid grid-cols-1 gap-5">
       <h2 id="weeks" className="ruled-head">
         Its weeks
       </h2>

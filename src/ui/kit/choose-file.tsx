@@ -8,7 +8,7 @@ export function ChooseFile({
   accept,
   camera = false,
   take,
-  className = "min-h-9",
+  className = "min-h-11",
 }: {
   /** On the button, and what the file is for those who hear it. */
   words: string;

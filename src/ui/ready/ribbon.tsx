@@ -34,7 +34,11 @@ export function Months(at: Along) {
         const share = shareOf(d, at);
         if (i % step !== 0 || share < 12 || share > 82) return null;
         return (
-          <span key={d} className="absolute bottom-0 -translate-x-1/2" style={{ left: `${share}%` }}>
+          <span
+            key={d}
+            className={`absolute bottom-0 -translate-x-1/2 ${share > 55 ? "max-[30rem]:hidden" : ""}`}
+            style={{ left: `${share}%` }}
+          >
             {printDay(d, "short", d).slice(2)}
           </span>
         );
@@ -121,7 +125,13 @@ export function Ribbon({ r, at }: { r: ReadyBy; at: Along }) {
   return (
     <li className="py-1.5 border-b border-rule grid md:grid-cols-[18rem_minmax(0,1fr)] gap-x-4 items-center">
       <span className="leading-snug">
-        {href ? <Link href={href}>{r.name}</Link> : <span className={late ? "text-ash" : ""}>{r.name}</span>}
+        {href ? (
+          <Link href={href} className="inline-grid content-center min-h-11">
+            {r.name}
+          </Link>
+        ) : (
+          <span className={late ? "text-ash" : ""}>{r.name}</span>
+        )}
         <span className="block">
           <strong>{beginWords(r, at)}</strong>
           <span className="quiet">

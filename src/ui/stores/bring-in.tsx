@@ -134,7 +134,7 @@ export function BringIn(p: Props) {
           accept=".csv,text/csv"
           take={(file) => void t.take(file)}
         />
-        <a className="inline-flex items-center min-h-9" href="/export/table?of=stores" download>
+        <a className="inline-flex items-center min-h-11" href="/export/table?of=stores" download>
           carry the stores out as one
         </a>
       </p>

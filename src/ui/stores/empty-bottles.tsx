@@ -140,7 +140,10 @@ export function EmptyBottles({ empties }: { empties: readonly EmptiesStored[] })
           return v ? [shapeOf(v)] : [];
         })}
       />
-      <ul data-drawing="" className="pt-3 grid grid-cols-[repeat(auto-fill,minmax(8.25rem,1fr))] gap-y-3">
+      <ul
+        data-drawing=""
+        className="pt-3 grid grid-cols-[repeat(auto-fill,minmax(min(100%,8.25rem),1fr))] gap-y-3"
+      >
         {[...empties]
           .sort((a, b) => brimOf(b) - brimOf(a))
           .map((e) => (

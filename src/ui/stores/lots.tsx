@@ -81,7 +81,7 @@ function LotShelves({
               <h3 className="text-[1rem]">{HEADS[i]}</h3>
               <ul
                 data-drawing=""
-                className="grid grid-flow-dense grid-cols-[repeat(auto-fill,minmax(7.25rem,1fr))] sm:grid-cols-[repeat(auto-fill,minmax(8.75rem,1fr))] gap-y-4 pt-1"
+                className="grid grid-flow-dense grid-cols-[repeat(auto-fill,minmax(min(100%,7.25rem),1fr))] sm:grid-cols-[repeat(auto-fill,minmax(min(100%,8.75rem),1fr))] gap-y-4 pt-1"
               >
                 {rows.map((l) => {
                   const at = stand.get(l.id);

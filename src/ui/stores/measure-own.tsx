@@ -79,7 +79,7 @@ export function MeasureOwn({
       <legend className="quiet">how is it measured?</legend>
       <div className="flex flex-wrap gap-6">
         {ways.map(([way, words]) => (
-          <label key={way} className="flex items-center gap-2 min-h-9">
+          <label key={way} className="flex items-center gap-2 min-h-11">
             <input
               type="radio"
               name="by"

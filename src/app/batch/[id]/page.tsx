@@ -139,7 +139,7 @@ function WindowLine({
         />
       )}
       <div className="flex flex-wrap items-center gap-x-6">
-        <HomeDays plan={plan} />
+        <HomeDays plan={plan} today={today} />
         {window && <MoveWindow batch={batch} window={window} />}
       </div>
     </div>
@@ -218,7 +218,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
           {working && w ? `, day ${day} of ${w.best}` : ""}
         </p>
       </div>
-      <BatchNotices batch={batch} changes={lastChanges(events, changeWords(measures))} />
+      <BatchNotices today={today} batch={batch} changes={lastChanges(events, changeWords(measures))} />
       <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] xl:grid-cols-[28rem_minmax(0,1fr)] 2xl:grid-cols-[50rem_minmax(0,1fr)] pt-2">
         <StandsIn batch={batch} card={card} program={r.program} />
         <div className="min-w-0 grid content-start gap-x-10 gap-y-6 grid-cols-1 xl:grid-cols-[minmax(0,1fr)_20rem] 2xl:grid-cols-[minmax(0,1fr)_22rem]">
@@ -226,7 +226,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
             <WindowLine batch={batch} today={today} care={r.care} plan={plan} window={window} />
           )}
           <div className="min-w-0">
-            <NextThing batch={batch} next={next} making={making} window={w} />
+            <NextThing batch={batch} next={next} making={making} window={w} today={today} />
             {due.length > 0 && card && (
               <section aria-label="Due today" className="border-t border-rule">
                 <Today stops={stopsOf([{ ...card, due, waits: undefined }])} />

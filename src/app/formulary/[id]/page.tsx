@@ -110,7 +110,7 @@ function Learnt({ p }: { p: RecipePageView }) {
           <li key={l.words} className="py-1.5 border-b border-rule">
             {l.words}. <span className="quiet">{l.because}</span>{" "}
             <Link
-              className="inline-flex items-center min-h-9"
+              className="inline-flex items-center min-h-11"
               href={`/bench?recipe=${p.recipe.id}&v=${p.version.n}&learned=${i}`}
             >
               set it on the Bench so
@@ -136,7 +136,7 @@ function Written({ p }: { p: RecipePageView }) {
       ))}
       {text !== undefined && (
         <details className="pt-2">
-          <summary className="min-h-9 text-cobalt">as it was written</summary>
+          <summary className="min-h-11 text-cobalt">as it was written</summary>
           <p className="whitespace-pre-line border-l-4 border-rule pl-3">{text}</p>
         </details>
       )}

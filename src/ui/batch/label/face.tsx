@@ -12,7 +12,7 @@ const FAMILIES = {
 export function LabelFace({ layout: l, title }: { layout: LabelLayout; title: string }) {
   return (
     <svg
-      className="label bg-white block"
+      className="label bg-white block not-print:max-w-full"
       style={{
         width: `${l.widthMm}mm`,
         height: `${l.heightMm}mm`,

@@ -82,7 +82,7 @@ function Sorts({ id, sort, may, others }: Pick<Props, "id" | "sort" | "may" | "o
           key={s}
           href={address(id, s, others)}
           aria-current={s === sort ? "page" : undefined}
-          className={`inline-flex items-center min-h-11 ${s === sort ? "font-bold no-underline text-iron" : ""}`}
+          className={`inline-flex items-center min-h-11 min-w-11 ${s === sort ? "font-bold no-underline text-iron" : ""}`}
         >
           {SORT_WORDS[s]}
         </Link>
@@ -162,6 +162,7 @@ function Faces({
                 href={`/batch/${id}/label.svg?sort=${sort}&size=${size}&bottle=${i + 1}${greetingQuery(greeting)}`}
                 target="_blank"
                 rel="noopener"
+                className="inline-flex items-center min-h-11 min-w-11"
               >
                 SVG
               </a>

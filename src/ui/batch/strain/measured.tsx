@@ -59,7 +59,7 @@ export function Measured({
   const says = got && verdictHead(got.reckoning.verdict);
   return (
     <>
-      <p id="measured-says" className="pt-2 min-h-9" aria-live="polite">
+      <p id="measured-says" className="pt-2 min-h-11" aria-live="polite">
         {got && says && (
           <>
             That is {units.volumeExact(got.reckoning.strained.ml.value)}.{" "}
