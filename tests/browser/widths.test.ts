@@ -210,6 +210,41 @@ describe.each(Object.keys(PATHS))("%s", (view) => {
   });
 });
 
+test("forty lines on the Bench stay on the page, at a desk and at the least width, and Begin is in sight", async () => {
+  const page = await newPage(browser);
+  await opened(page, "bench");
+  await page.focus('input[role="combobox"]');
+  for (let i = 1; i <= 36; i++) {
+    await page.keyboard.sendCharacter(`${i} g ${["thyme", "sage", "hyssop", "nettle"][i % 4]}, dried`);
+    await page.keyboard.press("Enter");
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('input[role="combobox"]')!.value === "",
+    );
+  }
+  await page.waitForFunction(
+    () => document.querySelectorAll('main button[aria-label^="Take out"]').length >= 40,
+  );
+  const wrong: string[] = [];
+  for (const [width, height] of [
+    [1280, 800],
+    [390, 844],
+    [320, 640],
+  ] as const) {
+    await page.setViewport({ width, height });
+    await settled(page);
+    for (const w of await laidOut(page)) wrong.push(`${width}: ${w}`);
+    const begin = await page.$$eval("button", (all) =>
+      all.some((b) => {
+        const r = b.getBoundingClientRect();
+        return /^Begin this batch/.test(b.innerText) && r.bottom <= innerHeight + 1 && r.top >= 0;
+      }),
+    );
+    if (!begin) wrong.push(`${width}: Begin is out of sight`);
+  }
+  await page.close();
+  expect(wrong).toEqual([]);
+});
+
 test("from a line to Begin are twelve tabs at most", async () => {
   const page = await newPage(browser);
   await opened(page, "bench");
