@@ -143,7 +143,15 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
   test("a tick is undone and done again", async () => {
     await clickOn(page, /undo the last tick/i);
     await headed(page, /^Damson/);
-    await bar(page, /^Water/);
+    // What stands typed in the open field is what the bar writes, whatever was planned.
+    await clickOn(page, "another amount");
+    await fill(page, 'form input[maxlength="100"]', "870 g");
+    await page.waitForFunction(() =>
+      document.querySelector("[data-bar]")!.textContent!.startsWith("It went in"),
+    );
+    await page.click("[data-bar]");
+    await headed(page, /^Water/);
+    expect((await journal()).at(-1)).toMatchObject({ type: "added", body: { amount: "870 g" } });
     await bar(page, /Bring it to the boil/);
   });
 

@@ -7,8 +7,16 @@ export interface Bar {
   readonly words: string;
   readonly press?: (() => void) | undefined;
   readonly href?: string | undefined;
+  /** The form it sends, by its id: what stands open and is typed in. */
+  readonly form?: string | undefined;
   /** Something is to be put right first. */
   readonly waits?: boolean;
+}
+
+/** A form that asks something first, or finds what was typed wrong, says so as if its own button were pressed. */
+function sendForm(id: string): void {
+  const form = document.getElementById(id);
+  if (form instanceof HTMLFormElement) form.requestSubmit();
 }
 
 /** The foot of a kitchen view: undo at the left, one full bar at the right for a knuckle, an elbow or the space bar. */
@@ -24,7 +32,9 @@ export function Foot({
   undoes: string;
   sending: boolean;
 }) {
-  useSpaceBar(sending ? undefined : bar?.press);
+  const form = bar?.form;
+  const press = form === undefined ? bar?.press : () => sendForm(form);
+  useSpaceBar(sending ? undefined : press);
   const large =
     "flex-1 min-w-0 bg-cobalt text-on-cobalt flex items-center justify-between gap-6 px-5 sm:px-10 text-left min-h-[5.375rem] no-underline hover:bg-cobalt-deep";
   const waiting = large
@@ -62,7 +72,7 @@ export function Foot({
           data-bar=""
           className={bar.waits ? waiting : large}
           disabled={sending || bar.waits}
-          onClick={bar.press}
+          onClick={press}
         >
           {words}
           <span className="text-[1.125rem] max-md:hidden">knuckle, elbow or space bar</span>

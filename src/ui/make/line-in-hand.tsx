@@ -12,6 +12,7 @@ import { Field } from "../kit/field";
 import { useUnits } from "../kit/units";
 import { namedMaterial } from "../batch/entry-words";
 import { SaidLineField } from "./said-line";
+import { useHold } from "./in-hand";
 import type { Making } from "./making";
 
 /** As it was typed, and what that weighs or measures; a liquid poured to a mark says so. */
@@ -68,8 +69,11 @@ interface Way {
 function AnotherAmount({ id, line, making, done }: Way) {
   const [text, setText] = useState(line.amount);
   const f = making.fault;
+  const form = `${id}-form`;
+  useHold(form, text.trim() === "" ? undefined : "It went in");
   return (
     <form
+      id={form}
       className="flex flex-wrap items-end gap-3"
       onSubmit={(e) => {
         e.preventDefault();
@@ -103,8 +107,11 @@ function AnotherAmount({ id, line, making, done }: Way) {
 function LeftOut({ id, line, making, done }: Way) {
   const [why, setWhy] = useState("");
   const said = why.trim();
+  const form = `${id}-form`;
+  useHold(form, "Leave it out");
   return (
     <form
+      id={form}
       className="flex flex-wrap items-end gap-3"
       onSubmit={(e) => {
         e.preventDefault();

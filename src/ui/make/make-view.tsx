@@ -29,6 +29,7 @@ import { StoveHead } from "./stove-head";
 import { Clocks } from "./clocks";
 import { MakeDrawing } from "./drawing";
 import { Foot } from "./foot";
+import { InHand, useHeld } from "./in-hand";
 import { type Saying, moveWords } from "./move-words";
 import { useAwake, useMaking } from "./use-making";
 import { type StoveTells, useStove } from "./use-stove";
@@ -75,7 +76,11 @@ export function MakeView({ batch, company, zone, today, heightM }: Props) {
         <Told of={r.faults[0]!.message} />
       </p>
     );
-  return <Walk {...{ batch, zone, today, heightM }} r={r.value} />;
+  return (
+    <InHand>
+      <Walk {...{ batch, zone, today, heightM }} r={r.value} />
+    </InHand>
+  );
 }
 
 /** What the last tick was, in words, with its time; nothing where there is none to take back. */
@@ -150,6 +155,7 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
   const units = useUnits();
   const nowMs = useNow(5000);
   const making = useMaking(batch);
+  const held = useHeld();
   const tells = useStove(batch, r, nowMs);
   useAwake();
   const { walked } = tells;
@@ -191,7 +197,7 @@ function Walk({ batch, r, zone, today, heightM }: Omit<Props, "company"> & { r: 
         <Notes cautions={cautions.filter((c) => c.severity === "note")} />
       </div>
       <Foot
-        bar={barOf(batch, walked.now, saying, making, ripe)}
+        bar={held ?? barOf(batch, walked.now, saying, making, ripe)}
         undo={undo && (() => void making.putRight(undo.seq))}
         undoes={undoWords(saying, tells, units, zone)}
         sending={making.sending}

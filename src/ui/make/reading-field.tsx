@@ -6,6 +6,7 @@ import { readLength } from "@/core/reading/lengths";
 import { readMeasured } from "@/core/reading/amounts";
 import { readTemperature } from "@/core/reading/temperatures";
 import type { UnitSystem } from "@/core/quantity/units";
+import { useHold } from "./in-hand";
 import { Field } from "../kit/field";
 import { useUnits } from "../kit/units";
 
@@ -61,6 +62,7 @@ export function ReadingField({
   const id = useId();
   const [text, setText] = useState("");
   const [wrong, setWrong] = useState<Fault | undefined>();
+  useHold(`${id}-form`, text.trim() === "" ? undefined : "Write it down");
   const submit = async (): Promise<void> => {
     const r = readAs(sort, text, { ...units, system: units.household });
     if (!r.ok) return setWrong(r.faults[0]);
@@ -71,6 +73,7 @@ export function ReadingField({
   const mine = wrong ?? (refused?.path.map(String).includes("value") ? refused : undefined);
   return (
     <form
+      id={`${id}-form`}
       className="flex flex-wrap items-end gap-3 text-base"
       onSubmit={(e) => {
         e.preventDefault();

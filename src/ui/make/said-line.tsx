@@ -8,6 +8,8 @@ import { readLine } from "@/core/reading/line";
 import { hurtOf } from "@/core/reading/hurts";
 import { type Choice, type Reading, contextIn } from "@/core/reading/said";
 import { KIND } from "@/core/plan/kinds";
+import { capital } from "@/core/words";
+import { useHold } from "./in-hand";
 import { Field } from "../kit/field";
 import { useMaterials } from "../kit/own-plants";
 
@@ -52,6 +54,7 @@ function understood(r: Reading): Line | Told {
 export function SaidLineField({ label, batch, fault, sending, button, take }: Props) {
   const id = useId();
   const [text, setText] = useState("");
+  useHold(`${id}-form`, text.trim() === "" ? undefined : capital(button));
   const catalogue = useMaterials(batch.plan);
   const [instead, setInstead] = useState<Told>();
   const follow = (r: Reading): void => {
@@ -64,6 +67,7 @@ export function SaidLineField({ label, batch, fault, sending, button, take }: Pr
     follow(readLine(said, contextIn(batch.plan.units, { catalogue, usual: KIND[batch.plan.kind].usual })));
   return (
     <form
+      id={`${id}-form`}
       className="flex flex-wrap items-end gap-3"
       onSubmit={(e) => {
         e.preventDefault();
