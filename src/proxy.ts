@@ -8,6 +8,19 @@ function hostAllowed(host: string | null): boolean {
   return said !== null && (!port || said[1] === port);
 }
 
+/** What the front says of who asks. */
+const SAID_BY_FRONT = ["x-jolly-front", "x-jolly-role", "x-jolly-device"] as const;
+
+/**
+ * Whether it came through the house's front, which alone knows the secret of this start. Trust follows that listener, never the Host header, which a
+ * stranger may write as they like; the front has checked both before it passes anything on.
+ */
+function throughFront(request: NextRequest): boolean {
+  const secret = process.env["JOLLY_FRONT_SECRET"];
+  const said = request.headers.get("x-jolly-front");
+  return secret !== undefined && secret.length >= 32 && said === secret;
+}
+
 /** How anything here is asked for. */
 const METHODS: ReadonlySet<string> = new Set(["GET", "HEAD", "POST"]);
 
@@ -23,7 +36,8 @@ function decodes(path: string): boolean {
 /** Host and Origin checks, and a content policy with a nonce for every page. */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get("host");
-  if (!hostAllowed(host))
+  const front = throughFront(request);
+  if (!front && !hostAllowed(host))
     return new NextResponse(
       "This address is not served here. Use http://127.0.0.1 with the port that ./jolly start printed.",
       { status: 421 },
@@ -37,7 +51,7 @@ export function proxy(request: NextRequest): NextResponse {
     return new NextResponse("This address is not written as addresses are.", { status: 400 });
   if (request.method === "POST") {
     const origin = request.headers.get("origin");
-    if (!origin || origin !== `http://${host}`)
+    if (!origin || origin !== `${front ? "https" : "http"}://${host}`)
       return NextResponse.json(
         {
           fault: {
@@ -67,6 +81,8 @@ export function proxy(request: NextRequest): NextResponse {
     "frame-ancestors 'none'",
   ].join("; ");
   const headers = new Headers(request.headers);
+  // Nobody but the front says who asks; its secret goes no further than here.
+  for (const name of SAID_BY_FRONT) if (!front || name === "x-jolly-front") headers.delete(name);
   headers.set("x-nonce", nonce);
   headers.set("content-security-policy", policy);
   const response = NextResponse.next({ request: { headers } });

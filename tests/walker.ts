@@ -89,6 +89,12 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^what time; the calendar’s touches too$/, "dates"],
   [/^read its strip from a photograph$/, "writes"],
   [/^forget them, and/, "writes"],
+  // The house's door.
+  [
+    /^(?:open the house whenever|make five words$|another phrase;|let a device in$|shut it now$|hand out the house|Send away: )/,
+    "writes",
+  ],
+  [/^five words of our own$/, "changes"],
   // What goes into the strained liquid.
   [
     /^(?:Dial |by its share$|to a (?:sweetness|sharpness|strength)$|.*: ?as much .* as keeps so|Too (?:sharp|sweet|hot)$)/,

@@ -9,6 +9,7 @@ import { linesOfFile, writeBackup } from "../src/store/container";
 import { BadJournal, importFrom, journalLines } from "../src/store/exchange";
 import { settle, usualHousehold } from "../src/store/household";
 import { rebuild, rebuildIfBehind } from "../src/store/rebuild";
+import { houseOf } from "../src/store/devices";
 import { migrate } from "../src/store/migrate";
 import { type HouseFile, houseFiles } from "../src/store/pictures";
 import { asApp, letAppIn } from "../src/store/role";
@@ -64,6 +65,13 @@ async function open(name: string): Promise<void> {
   process.stdout.write(`${appUrlOf(name)}\n`);
 }
 
+/** Whether the household is to be opened to its house at every start. */
+async function opens(name: string): Promise<void> {
+  const sql = connect(urlOf(name), 1);
+  const { opens: again } = await houseOf(sql).finally(() => sql.end());
+  process.stdout.write(again ? "yes\n" : "no\n");
+}
+
 /** On a cluster of ours the app has a role of its own; a database that is given by its address is used as it is given. */
 const appPassword = process.env["DATABASE_URL"] ? undefined : process.env["JOLLY_APP_PASSWORD"];
 const appUrlOf = (name: string): string => (appPassword ? asApp(urlOf(name), appPassword) : urlOf(name));
@@ -77,6 +85,7 @@ async function main(): Promise<void> {
   const file = rest.filter((_, i) => at < 0 || (i !== at && i !== at + 1))[0];
   if (name.length > 40) throw new BadJournal("a household's name is at most 40 letters long");
   if (word === "open") return open(file ?? name);
+  if (word === "opens") return opens(file ?? name);
   if (word === "address") return void process.stdout.write(`${appUrlOf(file ?? name)}\n`);
   if (!file) throw new BadJournal(`name the file: ./jolly ${word} FILE`);
   if (word === "backup") {

@@ -53,6 +53,7 @@ watch_over() {
     # What is started here must not keep the cluster’s lock beyond its holder.
     sleep 1 8>&- 9>&- & wait $! || true
     beats=$((beats + 1))
+    [ $((beats % 10)) -ne 0 ] || front_again "$port" "$(data_home)/house-$household.log"
     [ $((beats % 30)) -ne 0 ] || { bound_log "$log"; [ -z "${CLUSTER_HOME:-}" ] || bound_log "$CLUSTER_HOME/postgres.log"; }
     [ $beats -lt 60 ] || { pause=1; beats=0; }
     if [ -n "${CLUSTER_HOME:-}" ] && ! cluster_runs "$CLUSTER_HOME/cluster"; then
@@ -91,6 +92,24 @@ standins_up() {
 }
 standins_down() { local p; for p in "${STANDINS[@]:-}"; do [ -z "$p" ] || kill -TERM "$p" 2>/dev/null || true; done; STANDINS=(); }
 
+# The house's front: TLS on this machine's private addresses, for other devices of the household. Its keys are its own user's alone.
+FRONT=""
+front_up() {
+  local port=$1 log=$2 folder; folder="$(data_home)/house"
+  mkdir -p "$folder"; chmod 700 "$folder"
+  [ "$(id -u)" != 0 ] || { id -u $APP_USER >/dev/null 2>&1 && chown -R $APP_USER: "$folder"; } || true
+  export JOLLY_HOUSE_PORT=${JOLLY_HOUSE_PORT:-$((port + 10))} JOLLY_HOUSE_FOLDER=$folder
+  ( DATABASE_URL=$DATABASE_URL_NOW as_app node --no-warnings --import tsx src/house/main.ts ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
+  FRONT=$!
+}
+front_down() { [ -z "$FRONT" ] || { kill -TERM "$FRONT" 2>/dev/null || true; wait "$FRONT" 2>/dev/null || true; }; FRONT=""; }
+# What ended by itself begins again: its addresses changed, its certificate was to be renewed, or this machine had no private address.
+front_again() {
+  [ -n "$FRONT" ] && ! kill -0 "$FRONT" 2>/dev/null || return 0
+  wait "$FRONT" 2>/dev/null || true
+  front_up "$1" "$2"
+}
+
 household_url() { TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts address "$1"; }
 
 # A clock of one's own is an instant, or the start is refused: every page would stumble over it.
@@ -99,9 +118,10 @@ real_clock() {
 }
 
 serve() {
-  local how=$1 household=demo port=4160 log; shift
+  local how=$1 household=demo port=4160 house=no log; shift
   while [ $# -gt 0 ]; do case "$1" in
     --household) household=${2:?a name is wanted after --household}; shift 2 ;;
+    --house) house=yes; shift ;;
     --port) port=${2:?a number is wanted after --port}; shift 2 ;;
     *) die "start does not know “$1”. See ./jolly help." ;;
   esac; done
@@ -114,7 +134,7 @@ serve() {
   port_free "$port" || die "port $port is taken. Is Jolly Crock running already? Otherwise choose another with --port."
   SERVER=""
   # Asked to stop is success; anything else keeps the status it failed with.
-  tidy() { trap - EXIT INT TERM HUP; standins_down; app_down; cluster_down; exit "$1"; }
+  tidy() { trap - EXIT INT TERM HUP; front_down; standins_down; app_down; cluster_down; exit "$1"; }
   trap 'tidy $?' EXIT
   trap 'tidy 0' INT TERM HUP
   cluster_up "$(data_home)"
@@ -123,11 +143,15 @@ serve() {
   if [ "$household" = demo ]; then export JOLLY_NOW=${JOLLY_NOW:-2026-11-24T09:00:00Z}; fi
   DATABASE_URL_NOW=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts open "$household") || die "the household could not be opened."
   export JOLLY_PORT=$port NEXT_TELEMETRY_DISABLED=1
+  JOLLY_FRONT_SECRET=$(node -p 'require("crypto").randomBytes(32).toString("hex")'); export JOLLY_FRONT_SECRET
+  [ "$house" = yes ] || house=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts opens "$household")
   log="$(data_home)/app-$household.log"
   [ "$household" != demo ] || [ "${JOLLY_STANDINS:-on}" = off ] || standins_up "$port" "$log"
   DATABASE_URL=$DATABASE_URL_NOW app_up "$how" "$port" "$log" || { tail -n 15 "$log" >&2; die "the app did not start."; }
+  [ "$house" != yes ] || front_up "$port" "$(data_home)/house-$household.log"
   say "Jolly Crock, household “$household”:"
   echo "http://127.0.0.1:$port"
+  [ "$house" != yes ] || say "The house is being opened to other devices; where, its page “Household” says. Its log: $(data_home)/house-$household.log"
   say "Ctrl-C stops it."
   watch_over "$how" "$port" "$log" "$household"
 }

@@ -73,6 +73,17 @@ export interface FeedAnswer extends Answer {
   readonly address: string;
   readonly qr: string;
 }
+/** What is done about the house's door, its phrase and its devices. */
+export type ToDoor =
+  | { readonly do: "make-phrase" | "shut" | "offer-certificate" }
+  | { readonly do: "own-phrase"; readonly phrase: string }
+  | { readonly do: "let-in"; readonly role: "keeper" | "hand"; readonly days?: number }
+  | { readonly do: "send-away"; readonly device: string }
+  | { readonly do: "opens"; readonly again: boolean };
+/** A phrase is told once, when it is made. */
+export interface DoorAnswer extends Answer {
+  readonly phrase?: string;
+}
 /** What a write is refused with; `seq` is where the thing stands now, where that is known. */
 export interface Refusal {
   readonly fault: Fault;

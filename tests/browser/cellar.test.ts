@@ -240,12 +240,13 @@ describe("how long it lasts", () => {
     expect(line).toMatch(/about \d+(\.\d)? mL a week, by 16 weeks of it/);
     // Four weeks of standing and a week in hand before the earliest day it may be used up; where that is past, it is to be begun now.
     const days =
-      /Runs out about (\d+ \w+) \((\d+ \w+) – (\d+ \w+)\)\. A new one wants 4 weeks: (?:start it by (\d+ \w+)|begin it now, to have no gap)\./.exec(
+      /Runs out about (\d+ [A-Z]\w+(?: \d{4})?) \((\d+ [A-Z]\w+(?: \d{4})?) – (\d+ [A-Z]\w+(?: \d{4})?)\)\. A new one wants 4 weeks: (?:start it by (\d+ \w+)|begin it now, to have no gap)\./.exec(
         line!.replace(/\s+/g, " "),
       );
     expect([line, days]).not.toEqual([line, null]);
     const [, likely, early, late, by] = days!;
-    const day = (text: string): number => Date.parse(`${text} ${/(Nov|Dec)/.test(text) ? 2026 : 2027}`);
+    const day = (text: string): number =>
+      Date.parse(/\d{4}$/.test(text) ? text : `${text} ${/(Nov|Dec)/.test(text) ? 2026 : 2027}`);
     expect([day(early!), day(likely!), day(late!)]).toEqual(
       [day(early!), day(likely!), day(late!)].sort((x, y) => x - y),
     );

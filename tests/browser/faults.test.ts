@@ -231,7 +231,7 @@ describe("a server that dies under the maker's hands", () => {
     await says(page, "OX-26-01, Thyme oxymel, has begun");
     expect(await home.sql`select count(*)::int as n from event`).toEqual([{ n: 1 }]);
     // A strain half typed lives through a restart and a reload.
-    await page.click("main ul a");
+    await page.click(`main a[href^="/batch/"]:not([href$="/make"])`);
     await page.waitForFunction(() => location.pathname.startsWith("/batch/"));
     await goTo(page, `${page.url().split("?")[0]}/strain`);
     await fill(page, "#measured", "3 cu");

@@ -1,3 +1,6 @@
+import { HouseDoor } from "@/ui/household/door";
+import { asker } from "../asker";
+import { doorStands } from "./door-stands";
 import type { Metadata } from "next";
 import { db } from "@/store/db";
 import { coursesNow } from "@/store/courses";
@@ -16,7 +19,7 @@ export const metadata: Metadata = { title: "Household" };
 
 /** The house: its measures and its places on their boards, and who lives here at the table. */
 export default async function HouseholdPage() {
-  const [{ home, today, measures }, items] = await Promise.all([frame(), storedItems(db())]);
+  const [{ home, today, measures }, items, who] = await Promise.all([frame(), storedItems(db()), asker()]);
   const [courses, made, bottles] = await Promise.all([
     coursesNow(db(), items, { today, away: home.away }),
     remedies(db(), today),
@@ -51,6 +54,7 @@ export default async function HouseholdPage() {
           }}
         />
         <KnownNotes />
+        {who.role === "keeper" && <HouseDoor stands={await doorStands(home.zone)} />}
         <CalendarOut on={home.feed !== ""} />
       </div>
     </div>

@@ -1,6 +1,8 @@
 import type {
   Answer,
   BatchAnswer,
+  DoorAnswer,
+  ToDoor,
   Beginning,
   FeedAnswer,
   RecipeAnswer,
@@ -76,6 +78,8 @@ export const toHouse = (settings: SettingsSaid, was?: SettingsSaid): Writing => 
   url: "/api/household",
   body: { settings, was },
 });
+
+export const toDoor = (what: ToDoor): Writing<DoorAnswer> => ({ url: "/api/house", body: { ...what } });
 
 export const toFeed = (secret: string): Writing<FeedAnswer> => ({
   url: "/api/household/feed",

@@ -26,7 +26,8 @@ export async function POST(request: Request): Promise<NextResponse> {
     const written = await changeFeed(db(), key, secret);
     if (!written.ok) return NextResponse.json({ fault: written.fault }, { status: written.status });
     const host = request.headers.get("host") ?? "127.0.0.1";
-    const address = secret ? `http://${host}/feed/${secret}.ics` : "";
+    const scheme = request.headers.has("x-jolly-device") ? "https" : "http";
+    const address = secret ? `${scheme}://${host}/feed/${secret}.ics` : "";
     const qr = address ? await qrOf(address, { type: "svg", margin: 2, errorCorrectionLevel: "M" }) : "";
     return NextResponse.json({
       seq: written.state.seq,

@@ -1,0 +1,79 @@
+import { NextResponse } from "next/server";
+import { z } from "zod";
+import { fault } from "@/core/fault";
+import { hashOf, newPhrase, plainPhrase, wrongWith } from "@/house/phrase";
+import { db } from "@/store/db";
+import {
+  ROLES,
+  changePhrase,
+  houseOf,
+  offerCertificate,
+  openDoor,
+  opensAgain,
+  sendAway,
+  shutDoor,
+} from "@/store/devices";
+import { bodyOf, guarded } from "../answer";
+
+const key = z.uuid();
+const HouseRequest = z.discriminatedUnion("do", [
+  z.strictObject({ key, do: z.literal("make-phrase") }),
+  z.strictObject({ key, do: z.literal("own-phrase"), phrase: z.string().max(200) }),
+  z.strictObject({
+    key,
+    do: z.literal("let-in"),
+    role: z.enum(ROLES),
+    days: z.number().int().min(1).max(30).optional(),
+  }),
+  z.strictObject({ key, do: z.literal("shut") }),
+  z.strictObject({ key, do: z.literal("offer-certificate") }),
+  z.strictObject({ key, do: z.literal("send-away"), device: z.union([z.uuid(), z.literal("all")]) }),
+  z.strictObject({ key, do: z.literal("opens"), again: z.boolean() }),
+]);
+type Asked = z.infer<typeof HouseRequest>;
+
+const done = (more: object = {}): NextResponse =>
+  NextResponse.json({ seq: 0, id: "house", entry: 0, already: false, ...more });
+const refused = (name: string, message: string, path: readonly string[] = []): NextResponse =>
+  NextResponse.json({ fault: fault(name, message, path) }, { status: 422 });
+
+async function carriedOut(a: Asked): Promise<NextResponse> {
+  const sql = db();
+  switch (a.do) {
+    case "make-phrase": {
+      const phrase = newPhrase();
+      await changePhrase(sql, await hashOf(phrase));
+      return done({ phrase });
+    }
+    case "own-phrase": {
+      const wrong = wrongWith(a.phrase);
+      if (wrong) return refused("NoPhrase", wrong, ["phrase"]);
+      await changePhrase(sql, await hashOf(a.phrase));
+      return done({ phrase: plainPhrase(a.phrase) });
+    }
+    case "let-in":
+      if ((await houseOf(sql)).phrase === undefined)
+        return refused("NoPhraseYet", "Make a phrase first: a device says it to be let in.");
+      await openDoor(sql, a.role, a.days);
+      return done();
+    case "shut":
+      await shutDoor(sql);
+      return done();
+    case "offer-certificate":
+      await offerCertificate(sql);
+      return done();
+    case "send-away":
+      await sendAway(sql, a.device);
+      return done();
+    case "opens":
+      await opensAgain(sql, a.again);
+      return done();
+  }
+}
+
+/** What a keeper does about the house's door, its phrase and its devices. Who may ask is the front's table of doors to say. */
+export async function POST(request: Request): Promise<NextResponse> {
+  const body = await bodyOf(request, HouseRequest);
+  if (!body.ok) return body.response;
+  return guarded(() => carriedOut(body.value));
+}
