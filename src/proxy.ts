@@ -9,7 +9,7 @@ function hostAllowed(host: string | null): boolean {
 }
 
 /** What the front says of who asks. */
-const SAID_BY_FRONT = ["x-jolly-front", "x-jolly-role", "x-jolly-device"] as const;
+const SAID_BY_FRONT = ["x-jolly-front", "x-jolly-role", "x-jolly-device", "x-jolly-device-id"] as const;
 
 /**
  * Whether it came through the house's front, which alone knows the secret of this start. Trust follows that listener, never the Host header, which a

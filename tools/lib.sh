@@ -48,6 +48,9 @@ need_postgres() {
 # Either of Debian's builds does; the one without windows is smaller and twice as quick, so that is the one to put in.
 need_chromium() { command -v chromium-headless-shell >/dev/null || command -v chromium >/dev/null || (apt_put chromium-headless-shell) || apt_put chromium; }
 
+# Takes a household’s own certificate into a browser of the tests.
+need_certutil() { command -v certutil >/dev/null || apt_put libnss3-tools; }
+
 run_ts() { TSX_TSCONFIG_PATH="$here/tsconfig.json" exec node --no-warnings --import tsx "$@"; }
 
 # Sources newer than the last build make it stale.

@@ -92,10 +92,13 @@ standins_up() {
 }
 standins_down() { local p; for p in "${STANDINS[@]:-}"; do [ -z "$p" ] || kill -TERM "$p" 2>/dev/null || true; done; STANDINS=(); }
 
+# Beside the database's folder, which its own user alone may enter; never in a backup.
+house_home() { echo "$(data_home)-house"; }
+
 # The house's front: TLS on this machine's private addresses, for other devices of the household. Its keys are its own user's alone.
 FRONT=""
 front_up() {
-  local port=$1 log=$2 folder; folder="$(data_home)/house"
+  local port=$1 log=$2 folder; folder="$(house_home)"
   mkdir -p "$folder"; chmod 700 "$folder"
   [ "$(id -u)" != 0 ] || { id -u $APP_USER >/dev/null 2>&1 && chown -R $APP_USER: "$folder"; } || true
   export JOLLY_HOUSE_PORT=${JOLLY_HOUSE_PORT:-$((port + 10))} JOLLY_HOUSE_FOLDER=$folder

@@ -6,6 +6,7 @@ export interface Asker {
   readonly role: Role;
   /** What the device is called; nothing on the machine itself. */
   readonly device: string | undefined;
+  readonly id: string | undefined;
 }
 
 export async function asker(): Promise<Asker> {
@@ -14,5 +15,6 @@ export async function asker(): Promise<Asker> {
   return {
     role: h.get("x-jolly-role") === "hand" ? "hand" : "keeper",
     device: device === null ? undefined : decodeURIComponent(device),
+    id: h.get("x-jolly-device-id") ?? undefined,
   };
 }

@@ -6,6 +6,10 @@ export class UnreadableEvent extends Error {
   override name = "UnreadableEvent";
 }
 
+/** The device of the house an entry was written on, as it was called then. */
+export const ByDevice = z.strictObject({ id: z.uuid(), name: z.string().min(1).max(60) });
+export type ByDevice = z.infer<typeof ByDevice>;
+
 /** What every entry of every journal carries round its body. */
 export interface Envelope<T extends string, B> {
   readonly type: T;
@@ -20,6 +24,8 @@ export interface Envelope<T extends string, B> {
   readonly recordedAt: string;
   /** The household's calendar day of `at`. */
   readonly day: string;
+  /** Nothing where it was written on the machine itself. */
+  readonly by?: ByDevice | undefined;
   readonly body: B;
 }
 

@@ -243,7 +243,10 @@ export class Front {
       if (v !== undefined && !STRIPPED.test(k)) headers[k] = v;
     headers["x-jolly-front"] = this.of.secret;
     headers["x-jolly-role"] = device?.role ?? "hand";
-    if (device) headers["x-jolly-device"] = encodeURIComponent(device.name);
+    if (device) {
+      headers["x-jolly-device"] = encodeURIComponent(device.name);
+      headers["x-jolly-device-id"] = device.id;
+    }
     await new Promise<void>((done) => {
       const up = ask(
         { host: "127.0.0.1", port: this.of.appPort, method: req.method, path: url, headers },

@@ -1,7 +1,9 @@
 import { fault, type Fault, isFault } from "../core/fault";
 import { createHash } from "node:crypto";
 import { type Day, dayAt } from "../core/day";
-import { type EntryRows, correctionsOf } from "../core/envelope";
+import { type ByDevice, type EntryRows, correctionsOf } from "../core/envelope";
+import { whoAsks } from "./asking";
+import { type Bare, byHand, othersOwn, stale } from "./may-append";
 import type { Sql, Tx } from "./db";
 import { household } from "./household";
 import { times } from "./times";
@@ -17,6 +19,8 @@ export interface Row {
   readonly recorded_at: Date;
   readonly day: string;
   readonly body: unknown;
+  /** Asked for where it is shown or decides. */
+  readonly by_device?: ByDevice | null;
 }
 
 export interface Written<S> {
@@ -110,6 +114,7 @@ export const toEvent = <S extends { readonly seq: number }, E>(
     at: r.at.toISOString(),
     recordedAt: r.recorded_at.toISOString(),
     day: r.day,
+    ...(r.by_device ? { by: r.by_device } : {}),
     body: stream.readBody(r.type, r.version, r.body),
   }) as E;
 
@@ -121,42 +126,8 @@ export async function eventsOf<S extends { readonly seq: number }, E>(
 ): Promise<E[]> {
   const rows = await sql<
     Row[]
-  >`select stream_id, seq, key, type, version, at, recorded_at, day, body from event where stream_kind = ${stream.kind} and stream_id = ${id} order by seq`;
+  >`select stream_id, seq, key, type, version, at, recorded_at, day, body, by_device from event where stream_kind = ${stream.kind} and stream_id = ${id} order by seq`;
   return rows.map((r) => toEvent(stream, r));
-}
-
-/** An event as it stands before it is numbered: what every journal's entries share. */
-export interface Bare {
-  readonly type: string;
-  readonly seq: number;
-  readonly at: string;
-  readonly recordedAt: string;
-  readonly body: unknown;
-}
-
-const ANOTHER_WINDOW =
-  "was changed in another window since you opened this. Look at it again, then repeat this if it is still right.";
-
-/** Whether a writer saw the last entry that it could decide by. */
-function sawEnough(entries: EntryRows<string>, seen: number | undefined, before: readonly Bare[]): boolean {
-  if (seen === undefined || seen > (before.at(-1)?.seq ?? 0)) return false;
-  return before.every((e) => e.seq <= seen || !entries[e.type]!.noticed);
-}
-
-/** Why a type that does not commute is refused: it began already, or another window came between. */
-function stale<S extends { readonly seq: number }, E>(
-  stream: Stream<S, E>,
-  w: Write,
-  state: S | undefined,
-  before: readonly Bare[],
-): Fault | undefined {
-  if (stream.entries[w.type]!.commutes) return undefined;
-  const begins = w.type === stream.begins && w.seen === undefined;
-  if ((begins && !state) || sawEnough(stream.entries, w.seen, before)) return undefined;
-  // A second beginning is told by what may follow, in its own words.
-  const twice = begins ? stream.mayFollow(state, w.type, w.body) : undefined;
-  if (twice) return fault("NotNow", twice);
-  return fault("ChangedMeanwhile", state ? `${stream.called(state)} ${ANOTHER_WINDOW}` : "It is not there.");
 }
 
 /**
@@ -196,20 +167,6 @@ function upsets<S extends { readonly seq: number }, E>(
       );
   }
   return undefined;
-}
-
-/** What the house writes along with an entry elsewhere is written and put right there alone. */
-function byHand<S extends { readonly seq: number }, E>(
-  stream: Stream<S, E>,
-  w: Write,
-  before: readonly Bare[],
-): Fault | undefined {
-  if (w.along) return undefined;
-  const { seq } = (w.type === "corrected" ? (w.body as { seq?: number } | null) : null) ?? {};
-  const type = before.find((e) => e.seq === seq)?.type ?? w.type;
-  return stream.entries[type]?.byHouse
-    ? fault("NotByHand", "This follows from what a batch says. Put that right, and this follows.", ["seq"])
-    : undefined;
 }
 
 /** The answer to a key that was written before: what it wrote, or a refusal where it now says something else. */
@@ -259,6 +216,8 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   if (already) return already;
   const notByHand = byHand(stream, w, before as readonly Bare[]);
   if (notByHand) return refused(422, notByHand);
+  const notYours = othersOwn(w, before as readonly Bare[]);
+  if (notYours) return refused(422, notYours);
   const old = stale(stream, w, state, before as readonly Bare[]);
   if (old) return refused(409, old);
   const not = stream.mayFollow(state, w.type, w.body);
@@ -273,6 +232,7 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   const { version } = stream.entries[w.type]!;
   const body = stream.readBody(w.type, version, completed);
   const seq = ((before as readonly Bare[]).at(-1)?.seq ?? 0) + 1;
+  const { by } = whoAsks();
   const event = {
     type: w.type,
     version,
@@ -282,6 +242,7 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
     at,
     recordedAt,
     day,
+    ...(by ? { by } : {}),
     body,
   } as E;
   const upset = w.type === "corrected" ? upsets(stream, before, event) : undefined;
@@ -290,8 +251,8 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   // What stood so before, of an older build, is no reason to take nothing more.
   if (disorder && disorder !== stream.outOfOrder?.(before))
     return refused(422, fault("OutOfOrder", disorder, ["on"]));
-  await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body)
-    values (${stream.kind}, ${w.streamId}, ${seq}, ${w.key}, ${sent}, ${w.type}, ${version}, ${at}, ${recordedAt}, ${day}, ${tx.json(body as never)})`;
+  await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body, by_device)
+    values (${stream.kind}, ${w.streamId}, ${seq}, ${w.key}, ${sent}, ${w.type}, ${version}, ${at}, ${recordedAt}, ${day}, ${tx.json(body as never)}, ${by ? tx.json(by as never) : null})`;
   const after = stream.fold([...before, event])!;
   await stream.project(tx, after);
   return { ok: true, state: after, seq, already: false };

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Sql, Tx } from "./db";
+import { ByDevice } from "../core/envelope";
 import { isZone } from "../core/day";
 import { realDay } from "../core/real-day";
 import { Place, Weeks } from "../core/stores/settings";
@@ -18,8 +19,8 @@ import { STORED } from "./stores";
  * It is what `backup` writes, `restore` reads and the demo is kept in; see docs/formats.md.
  */
 export const JOURNAL_FORMAT = "jolly-crock/journal";
-/** Version 2 added the stores and the household's money, version 3 its scales and places, version 4 its recipes; older ones are read for ever. */
-export const JOURNAL_VERSION = 4;
+/** Version 2 added the stores and the household's money, version 3 its scales and places, version 4 its recipes, version 5 the device an entry was written on; older ones are read for ever. */
+export const JOURNAL_VERSION = 5;
 
 export const Head = z.strictObject({
   format: z.literal(JOURNAL_FORMAT),
@@ -56,6 +57,7 @@ export const EventLine = z.strictObject({
   at: z.iso.datetime({ offset: true }),
   recordedAt: z.iso.datetime({ offset: true }).optional(),
   day: realDay("is not a day the calendar has"),
+  by: ByDevice.optional(),
   body: z.unknown(),
 });
 
@@ -74,7 +76,7 @@ export async function* journalLines(sql: Sql): AsyncGenerator<string> {
   yield JSON.stringify({ format: JOURNAL_FORMAT, version: JOURNAL_VERSION, household: home });
   // One statement sees one moment, however long it is read.
   const rows = sql<(Row & { stream_kind: string; sent: string; recorded_at: Date })[]>`
-    select stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body from event order by recorded_at, stream_id, seq`;
+    select stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body, to_jsonb(event) -> 'by_device' as by_device from event order by recorded_at, stream_id, seq`;
   for await (const some of rows.cursor(AT_A_TIME))
     for (const r of some)
       yield JSON.stringify({
@@ -88,6 +90,7 @@ export async function* journalLines(sql: Sql): AsyncGenerator<string> {
         at: r.at.toISOString(),
         recordedAt: r.recorded_at.toISOString(),
         day: r.day,
+        ...(r.by_device ? { by: r.by_device } : {}),
         body: r.body,
       });
 }
@@ -147,6 +150,7 @@ class Reader {
       recorded_at: new Date(entry.recordedAt ?? entry.at),
       day: entry.day,
       body: entry.body,
+      by_device: entry.by ?? null,
     };
     try {
       toEvent(STREAMS[entry.kind], row);
@@ -211,6 +215,7 @@ export async function importFrom(
       waiting.push({
         stream_kind: e.kind,
         ...{ stream_id, seq, key, sent, type, version, at, recorded_at, day, body },
+        by_device: e.by ? tx.json(e.by) : null,
       });
       count += 1;
       if (waiting.length < AT_A_TIME) continue;

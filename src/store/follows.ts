@@ -1,7 +1,8 @@
 import { bottleOutOfOrder } from "../core/cellar/in-order";
 import { filledOf, foldBottle } from "../core/cellar/bottle";
 import { canPour } from "../core/cellar/pours";
-import { type Bare, type Row, type Stream, eventsOf, toEvent } from "./append";
+import { type Row, type Stream, eventsOf, toEvent } from "./append";
+import type { Bare } from "./may-append";
 import { streamOf } from "./bottles";
 import type { Sql } from "./db";
 import { BATCHES, batchOf } from "./journal";

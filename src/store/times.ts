@@ -1,6 +1,7 @@
 import { type Day, dayAt, instantOf } from "../core/day";
 import { type Fault, fault } from "../core/fault";
-import type { Bare, Stream, Write } from "./append";
+import type { Stream, Write } from "./append";
+import type { Bare } from "./may-append";
 import { now } from "./clock";
 
 /** How far a maker's clock may run ahead. */

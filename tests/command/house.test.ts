@@ -8,6 +8,7 @@ import { request } from "node:https";
 import { type PeerCertificate, checkServerIdentity } from "node:tls";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { exportLines } from "../../src/store/exchange";
 import { identityOf } from "../../src/house/authority";
 import { type App, type Household, ROOT, freePort, newHousehold, serve } from "../support";
 
@@ -246,6 +247,36 @@ describe("the front", () => {
       (await post(`/api/batches/${id}`, touch)).status,
       (await post(`/api/batches/${id}`, touch)).status,
     ]).toEqual([201, 200]);
+    // What is written says on which device, in the journal, on the page and in a copy of it.
+    const [row] = await home.sql<
+      { by_device: { name: string } }[]
+    >`select by_device from event where key = ${touch.key}`;
+    expect(row!.by_device.name).toBe("hand’s tablet");
+    expect((await asked(`/batch/${id}`, { headers: { cookie } })).body).toMatch(
+      /On (?:<!-- -->)?hand’s tablet/,
+    );
+    expect(
+      (await exportLines(home.sql)).some((l) => l.includes(touch.key) && l.includes("hand’s tablet")),
+    ).toBe(true);
+    // A hand puts right its own, and no other's; a recipe is put away by a keeper.
+    const seqs = await home.sql<{ seq: number; own: boolean }[]>`
+      select seq, by_device is not null as own from event where stream_id = ${id} and type in ('noted', 'touched') order by seq`;
+    const last = Math.max(
+      ...(await home.sql<{ seq: number }[]>`select seq from event where stream_id = ${id}`).map((x) => x.seq),
+    );
+    const right = (seq: number): Promise<Reply> =>
+      post(`/api/batches/${id}`, {
+        key: randomUUID(),
+        type: "corrected",
+        body: { seq, body: null },
+        seen: last,
+      });
+    const others = await right(seqs.find((x) => !x.own)!.seq);
+    expect([others.status, JSON.parse(others.body).fault.name]).toEqual([422, "KeepersOnly"]);
+    expect((await right(seqs.find((x) => x.own)!.seq)).status).toBe(201);
+    const [recipe] = await home.sql<{ id: string }[]>`select id from recipe limit 1`;
+    const away = { key: randomUUID(), id: recipe!.id, type: "put-away", body: { why: "not ours" }, seen: 1 };
+    expect((await post("/api/recipes", away)).status).toBe(403);
     // The wrong origin is nobody's of the house.
     expect(
       (await post(`/api/batches/${id}`, { ...touch, key: randomUUID() }, "https://evil.example")).status,

@@ -418,7 +418,10 @@ describe("migrations", () => {
       expect(copied).toBe(1);
       await importLines(home.sql, copy);
       expect((await exportLines(home.sql)).slice(1)).toEqual(copy.slice(1));
-      expect(await bare.sql`select * from event order by stream_id, seq`).toEqual(before);
+      // A later step may give an entry more to say; what it said it says still.
+      const after = await bare.sql`select * from event order by stream_id, seq`;
+      const had = Object.keys(before[0]!);
+      expect(after.map((r) => Object.fromEntries(had.map((c) => [c, r[c]])))).toEqual([...before]);
       expect((await live(bare.sql)).length).toBeGreaterThan(4);
       await bare.drop();
     },

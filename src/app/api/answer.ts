@@ -2,7 +2,9 @@ import { randomBytes } from "node:crypto";
 import { NextResponse } from "next/server";
 import type { z } from "zod";
 import { type Fault, fault, faultOfIssue } from "@/core/fault";
+import { askedBy } from "@/store/asking";
 import { failingOf, within } from "@/store/away";
+import { asker } from "../asker";
 import type { Written } from "@/store/journal";
 
 /** No request body here is larger than this many bytes. */
@@ -100,7 +102,9 @@ const PATIENCE = 7000;
  */
 export async function guarded(work: () => Promise<NextResponse>): Promise<NextResponse> {
   try {
-    return await within(PATIENCE, work());
+    const { role, id, device } = await asker();
+    const by = id !== undefined && device !== undefined ? { id, name: device } : undefined;
+    return await within(PATIENCE, askedBy({ role, by }, work));
   } catch (e) {
     const number = randomBytes(3).toString("hex");
     const { status, fault: f } = failingOf(e, () => number);

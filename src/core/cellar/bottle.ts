@@ -12,6 +12,7 @@ import {
   correctedBody,
   correctionsOf,
   entryRow,
+  type ByDevice,
 } from "../envelope";
 import { PLACE_CLASSES, type PlaceClass } from "../journal/events";
 import type { Batch } from "../journal/fold";
@@ -140,6 +141,8 @@ export interface BottleEntry {
   readonly seq: number;
   readonly type: BottleEventType;
   readonly day: Day;
+  /** The device of the house it was written on; nothing on the machine itself. */
+  readonly by?: ByDevice | undefined;
   readonly body: unknown;
   readonly undone: boolean;
 }
@@ -250,6 +253,7 @@ export function foldBottle(filled: Filled, events: readonly BottleEvent[]): Bott
         seq: raw.seq,
         type: raw.type,
         day: raw.day,
+        ...(raw.by ? { by: raw.by } : {}),
         body: (e ?? raw).body,
         undone: e === undefined,
       });

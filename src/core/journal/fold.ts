@@ -1,3 +1,4 @@
+import type { Entry, Unreadable } from "./entry";
 import { noOther } from "../fault";
 import type { TouchSort } from "../care/care";
 import type { Day } from "../day";
@@ -8,15 +9,9 @@ import type { Line, Plan } from "../plan/plan";
 import { type LineDone, type Making, asDone } from "./as-done";
 import { type AtTheStove, Stove } from "./at-the-stove";
 import { liquidReadings } from "./measured-liquid";
-import {
-  type Body,
-  type Bottle,
-  type EventType,
-  type IssuedVerdict,
-  type JournalEvent,
-  ENTRIES,
-  readBody,
-} from "./events";
+import { type Body, type Bottle, type IssuedVerdict, type JournalEvent, ENTRIES, readBody } from "./events";
+
+export type { Entry, Unreadable } from "./entry";
 
 /** `undone`: I did not make it, and its plan went back to the Bench. */
 export const BATCH_STATES = ["working", "strained", "bottled", "discarded", "undone"] as const;
@@ -65,28 +60,6 @@ export interface Batch {
 }
 
 /** A correction whose words make no entry: what it corrected stands as it was. */
-export interface Unreadable {
-  readonly seq: number;
-  readonly message: string;
-}
-
-export interface Entry {
-  readonly seq: number;
-  readonly type: EventType;
-  readonly at: string;
-  readonly day: Day;
-  readonly body: unknown;
-  /** Set where a later entry put this one right; `undone` where it did not happen. */
-  readonly correctedBy?: {
-    readonly seq: number;
-    readonly why: string | undefined;
-    readonly was: unknown;
-    /** The day it was said to be, where that was put right. */
-    readonly wasDay: Day | undefined;
-    readonly undone: boolean;
-  };
-}
-
 /** Lines that came with an entry are named by it, so that no two of a batch are the same. */
 const named = (lines: readonly Line[], seq: number): Line[] =>
   lines.map((l, i) => ({ ...l, id: `e${seq}.${i + 1}` }));
@@ -233,10 +206,18 @@ function entryOf(
   c: Correction | undefined,
   first: JournalEvent | undefined,
 ): Entry {
-  const { seq, type, at, day } = raw;
+  const { seq, type, at, day, by } = raw;
   const wasDay = first && first.day !== day ? first.day : undefined;
   const how = c && { seq: c.by, why: c.why, was: raw.body, wasDay, undone: is === undefined };
-  return { seq, type, at, day, body: (is ?? raw).body, ...(how ? { correctedBy: how } : {}) };
+  return {
+    seq,
+    type,
+    at,
+    day,
+    ...(by ? { by } : {}),
+    body: (is ?? raw).body,
+    ...(how ? { correctedBy: how } : {}),
+  };
 }
 
 /**

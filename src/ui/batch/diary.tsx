@@ -53,6 +53,7 @@ function OneEntry({ batch, e, telling }: { batch: Batch; e: Entry; telling: Tell
       ) : (
         entryWords(e, telling)
       )}
+      {e.by && <span className="text-ash"> On {e.by.name}.</span>}
       {!open && canPutRight(batch, e) && (
         <button
           type="button"

@@ -102,10 +102,7 @@ export function YearShelf({ rows, cards }: { rows: readonly InYear[]; cards: rea
             </span>
           </label>
           <p className="px-2 leading-snug">
-            <Link
-              href={`/batch/${b.id}`}
-              className="block min-h-11 break-words"
-            >
+            <Link href={`/batch/${b.id}`} className="block min-h-11 break-words">
               {b.name}
             </Link>
           </p>

@@ -93,6 +93,7 @@ function Journal({ bottle, w }: { bottle: InHand["bottle"]; w: ReturnType<typeof
           <span className="text-ash w-16">{printDay(e.day, "short", today)}</span>
           <span className="min-w-0 grow break-words">
             {e.undone ? <del className="text-ash">{bottleWords(e)}</del> : bottleWords(e)}
+            {e.by && <span className="text-ash"> On {e.by.name}.</span>}
           </span>
           {!e.undone && intoOf(e) !== undefined && (
             <span className="quiet min-h-11 inline-flex items-center">

@@ -1,5 +1,7 @@
 import { NextResponse } from "next/server";
 import { bodyOf, guarded } from "../answer";
+import { fault } from "@/core/fault";
+import { whoAsks } from "@/store/asking";
 import { db } from "@/store/db";
 import { RecipeRequest, recipeNamed, writeRecipe } from "@/store/recipes";
 
@@ -9,10 +11,14 @@ export async function GET(request: Request): Promise<NextResponse> {
   return guarded(async () => NextResponse.json({ recipe: (await recipeNamed(db(), name)) ?? null }));
 }
 
+const ONLY_A_KEEPER = fault("KeepersOnly", "A recipe is put away by a keeper of the house.");
+
 export async function POST(request: Request): Promise<NextResponse> {
   const body = await bodyOf(request, RecipeRequest);
   if (!body.ok) return body.response;
   return guarded(async () => {
+    if (body.value.type === "put-away" && whoAsks().role !== "keeper")
+      return NextResponse.json({ fault: ONLY_A_KEEPER }, { status: 403 });
     const w = await writeRecipe(db(), body.value);
     if (w.ok)
       return NextResponse.json(

@@ -1,0 +1,145 @@
+/** A telephone let into the house by hand: the phrase told on one screen, said on another, a tick, and sent away. TLS by the household's own authority. */
+import { type ChildProcess, execFileSync, spawn } from "node:child_process";
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Browser, Page } from "puppeteer-core";
+import { batchOf } from "../../src/store/journal";
+import { launchChromium } from "../../tools/chromium";
+import {
+  type App,
+  type Household,
+  ROOT,
+  awake,
+  clickOn,
+  freePort,
+  goTo,
+  newHousehold,
+  newPage,
+  openBrowser,
+  says,
+  serve,
+  words,
+} from "../support";
+
+const AT = "127.0.0.9";
+const SECRET = "7".repeat(64);
+let home: Household;
+let app: App;
+let front: ChildProcess;
+let keeper: Browser;
+let device: Browser;
+let at = "";
+const folder = mkdtempSync(join(tmpdir(), "jolly-house-"));
+
+/** A browser that took the household's certificate in, as a device does. */
+async function trusting(): Promise<Browser> {
+  const db = join(folder, "profile/.pki/nssdb");
+  mkdirSync(db, { recursive: true });
+  execFileSync("certutil", ["-d", `sql:${db}`, "-N", "--empty-password"]);
+  execFileSync("certutil", [
+    "-d",
+    `sql:${db}`,
+    "-A",
+    "-t",
+    "C,,",
+    "-n",
+    "house",
+    "-i",
+    join(folder, "keys/authority.pem"),
+  ]);
+  return launchChromium({ env: { ...process.env, HOME: join(folder, "profile") } });
+}
+
+beforeAll(async () => {
+  home = await newHousehold("demo");
+  app = await serve(home.url, "2026-11-24T09:00:00Z", undefined, undefined, { JOLLY_FRONT_SECRET: SECRET });
+  const port = await freePort();
+  at = `https://${AT}:${port}`;
+  front = spawn(process.execPath, ["--no-warnings", "--import", "tsx", join(ROOT, "src/house/main.ts")], {
+    cwd: ROOT,
+    env: {
+      ...process.env,
+      ...{ NODE_OPTIONS: "", DATABASE_URL: home.url, JOLLY_PORT: String(app.port), JOLLY_HOUSE_TRIAL: "1" },
+      ...{ JOLLY_HOUSE_PORT: String(port), JOLLY_HOUSE_FOLDER: join(folder, "keys"), JOLLY_HOUSE_AT: AT },
+      JOLLY_FRONT_SECRET: SECRET,
+    },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  await new Promise<void>((done, fail) => {
+    front.stdout!.once("data", () => done());
+    front.once("exit", (code) => fail(new Error(`the front stopped with ${code}`)));
+  });
+  keeper = await openBrowser();
+  device = await trusting();
+});
+afterAll(async () => {
+  await device?.close();
+  await keeper?.close();
+  front?.removeAllListeners("exit");
+  front?.kill("SIGTERM");
+  await app?.stop();
+  await home?.drop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const DOOR = '[aria-labelledby="door"]';
+const told = (page: Page): Promise<string> => page.$eval(DOOR, (e) => (e as HTMLElement).innerText);
+
+test("the phrase is told, a telephone says it by finger, ticks a jar, and is sent away by key", async () => {
+  const house = await newPage(keeper);
+  await goTo(house, `${app.url}/household`);
+  expect(await told(house)).toContain(at);
+  await clickOn(house, "make five words");
+  await house.waitForSelector(`${DOOR} [role=status] strong`);
+  const phrase = await house.$eval(`${DOOR} [role=status] strong`, (e) => (e as HTMLElement).innerText);
+  expect(phrase).toMatch(/^[a-z]+( [a-z]+){4}$/);
+  await clickOn(house, "let a device in");
+  await says(house, "The door is open for");
+
+  const phone = await newPage(device, 390, 844);
+  await phone.goto(`${at}/cellar`);
+  expect(await words(phone)).toContain("Lock Cottage No. 9");
+  await phone.tap("#phrase");
+  await phone.keyboard.type("river stone copper lamp willow");
+  await phone.tap("#name");
+  await phone.keyboard.type("telephone");
+  await phone.tap("button");
+  await says(phone, "That is not the phrase");
+  // What the device is called was kept; a moment later the right phrase is heard.
+  expect(await phone.$eval("#name", (e) => (e as HTMLInputElement).value)).toBe("telephone");
+  await new Promise((r) => setTimeout(r, 1200));
+  await phone.tap("#phrase");
+  await phone.keyboard.type(phrase.toUpperCase());
+  await phone.tap("button");
+  await awake(phone);
+  await says(phone, "Today");
+  const id = (await home.sql<{ id: string }[]>`select id from batch where code = 'OX-26-02'`)[0]!.id;
+  const before = (await batchOf(home.sql, id))!.diary.length;
+  const box = (await phone.waitForSelector('button[aria-label^="Shake OX-26-02"]'))!;
+  await box.scrollIntoView();
+  await box.tap();
+  for (let i = 0; i < 100 && (await batchOf(home.sql, id))!.diary.length === before; i++)
+    await new Promise((r) => setTimeout(r, 50));
+  expect((await batchOf(home.sql, id))!.diary.at(-1)).toMatchObject({
+    type: "touched",
+    by: { name: "telephone" },
+  });
+  await goTo(phone, `${at}/household`);
+  expect(await words(phone)).not.toContain("Other devices");
+
+  await goTo(house, `${app.url}/household`);
+  expect(await told(house)).toMatch(/telephone\s+seen today/);
+  await house.focus('[aria-label="Send away: telephone"]');
+  await house.keyboard.press("Enter");
+  await says(house, "No device is let in yet");
+  await phone.reload();
+  expect(await words(phone)).toContain("Say the phrase of this house");
+  await house.close();
+});
+
+test("a browser that did not take the certificate in is warned, and is shown nothing", async () => {
+  const page = await newPage(keeper);
+  await expect(page.goto(at)).rejects.toThrow(/ERR_CERT_AUTHORITY_INVALID/);
+  await page.close();
+});
