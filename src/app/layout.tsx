@@ -15,6 +15,7 @@ import { lookOf } from "@/ui/kit/looks";
 import { Nav } from "@/ui/kit/nav";
 import { KitchenLine } from "@/ui/kitchen/line";
 import { KitchenProvider } from "@/ui/kitchen/kitchen";
+import { Live } from "@/ui/kit/live";
 import { UnitsProvider, UnitsSwitch } from "@/ui/kit/units";
 import { TodayProvider } from "@/ui/kit/when";
 import { db } from "@/store/db";
@@ -43,6 +44,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
           <KnowsProvider knows={home.knows}>
             <TodayProvider today={today}>
               <KitchenProvider now={now} frozen={isFrozen()} clocks={clocks} instruments={hasInstruments()}>
+                <Live />
                 <a
                   href="#main"
                   className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10"

@@ -6,6 +6,7 @@ import { whoAsks } from "./asking";
 import { type Bare, byHand, othersOwn, stale } from "./may-append";
 import type { Sql, Tx } from "./db";
 import { household } from "./household";
+import { tell } from "./live";
 import { times } from "./times";
 
 /** A row of the journal as the database gives it. */
@@ -253,6 +254,8 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
     return refused(422, fault("OutOfOrder", disorder, ["on"]));
   await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body, by_device)
     values (${stream.kind}, ${w.streamId}, ${seq}, ${w.key}, ${sent}, ${w.type}, ${version}, ${at}, ${recordedAt}, ${day}, ${tx.json(body as never)}, ${by ? tx.json(by as never) : null})`;
+  // What is written along with an entry is told by that one.
+  if (w.along !== true) await tell(tx, w.key);
   const after = stream.fold([...before, event])!;
   await stream.project(tx, after);
   return { ok: true, state: after, seq, already: false };

@@ -138,6 +138,28 @@ test("the phrase is told, a telephone says it by finger, ticks a jar, and is sen
   await house.close();
 });
 
+test("what one writes the other's open page shows within two seconds, and what is typed there stays", async () => {
+  const [desk, other] = [await newPage(keeper), await newPage(keeper)];
+  const id = (await home.sql<{ id: string }[]>`select id from batch where code = 'OX-26-02'`)[0]!.id;
+  await goTo(other, `${app.url}/batch/${id}`);
+  await goTo(desk, `${app.url}/batch/${id}`);
+  await other.focus("#note");
+  await other.keyboard.type("half a thought");
+  await desk.bringToFront();
+  await desk.focus("#note");
+  await desk.keyboard.press("End");
+  await desk.keyboard.type("the lid was loose");
+  const began = Date.now();
+  await clickOn(desk, "keep the note");
+  await other.waitForFunction(() => document.querySelector("main")!.innerText.includes("the lid was loose"), {
+    timeout: 10_000,
+  });
+  expect(Date.now() - began).toBeLessThan(6000);
+  expect(await other.$eval("#note", (e) => (e as HTMLTextAreaElement).value)).toBe("half a thought");
+  await desk.close();
+  await other.close();
+});
+
 test("a browser that did not take the certificate in is warned, and is shown nothing", async () => {
   const page = await newPage(keeper);
   await expect(page.goto(at)).rejects.toThrow(/ERR_CERT_AUTHORITY_INVALID/);

@@ -1,6 +1,7 @@
 import type { Answer, Refusal } from "@/contract/writes";
 import type { Fault } from "@/core/fault";
 import { acknowledged } from "./pressed";
+import { mine } from "./sent-keys";
 import type { Writing } from "./writes";
 
 export type Sent<A extends Answer = Answer> =
@@ -69,6 +70,7 @@ export async function send<A extends Answer>(w: Writing<A>, key: string): Promis
 
 async function sent<A extends Answer>(w: Writing<A>, key: string): Promise<Sent<A>> {
   const text = JSON.stringify({ key, ...w.body });
+  mine(key);
   let fault = AWAY;
   for (let tries = 1; ; tries++) {
     const reply = await asked(w.url, text);
