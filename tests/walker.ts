@@ -56,7 +56,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^[A-Z]{2}-\d\d-\d\d(?:·\d)?(?:,| |$)/, "goes"],
   [/^(?:[A-Z][\w-]+ (?:& [\w-]+ )?(?:fire )?(?:vinegar|oxymel|syrup|honey|tincture|cider))$/, "goes"],
   [
-    /^(?:all batches|print it|a second run of its marc|change the recipe|Labels|where it went|back to the stores|Strain it(?: sooner)?)$/,
+    /^(?:all batches|see its copies|print it|a second run of its marc|change the recipe|Labels|where it went|back to the stores|Strain it(?: sooner)?)$/,
     "goes",
   ],
   // The Stores, the household and all batches.
@@ -91,10 +91,11 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^forget them, and/, "writes"],
   // The house's door.
   [
-    /^(?:open the house whenever|make five words$|another phrase;|let a device in$|shut it now$|hand out the house|Send away: )/,
+    /^(?:open the house whenever|make five words$|another phrase;|let a device in$|shut it now$|hand out the house|Send away: |put them there too$)/,
     "writes",
   ],
   [/^five words of our own$/, "changes"],
+  [/^a second folder for them/, "types"],
   // What goes into the strained liquid.
   [
     /^(?:Dial |by its share$|to a (?:sweetness|sharpness|strength)$|.*: ?as much .* as keeps so|Too (?:sharp|sweet|hot)$)/,

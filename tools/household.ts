@@ -13,6 +13,7 @@ import { houseOf } from "../src/store/devices";
 import { migrate } from "../src/store/migrate";
 import { type HouseFile, houseFiles } from "../src/store/pictures";
 import { asApp, letAppIn } from "../src/store/role";
+import { copyByItself } from "./copies";
 import { demoFiles } from "./demo-files";
 import { MIGRATIONS, make, mustBeThere, root, unmake, urlOf } from "./databases";
 
@@ -65,6 +66,17 @@ async function open(name: string): Promise<void> {
   process.stdout.write(`${appUrlOf(name)}\n`);
 }
 
+/** Makes today's copy, where one is wanted. Said where it is, since it is nobody's command. */
+async function copyNow(name: string, folder: string | undefined): Promise<void> {
+  if (!folder) throw new BadJournal("name the folder for the copies");
+  // A household of its own to read it back into; a database that is given by its address has no room for one.
+  const trial = `copy-on-trial-${process.pid}`;
+  const tryIt = (file: string): Promise<void> =>
+    restore(file, trial).finally(async () => void (await unmake(trial)));
+  const made = await copyByItself(name, folder, process.env["DATABASE_URL"] ? undefined : tryIt);
+  if (made) process.stdout.write(`copied to ${made}\n`);
+}
+
 /** Whether the household is to be opened to its house at every start. */
 async function opens(name: string): Promise<void> {
   const sql = connect(urlOf(name), 1);
@@ -86,6 +98,7 @@ async function main(): Promise<void> {
   if (name.length > 40) throw new BadJournal("a household's name is at most 40 letters long");
   if (word === "open") return open(file ?? name);
   if (word === "opens") return opens(file ?? name);
+  if (word === "copy") return copyNow(name, file);
   if (word === "address") return void process.stdout.write(`${appUrlOf(file ?? name)}\n`);
   if (!file) throw new BadJournal(`name the file: ./jolly ${word} FILE`);
   if (word === "backup") {

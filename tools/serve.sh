@@ -46,13 +46,23 @@ app_up() {
 }
 app_down() { [ -z "${SERVER:-}" ] || { kill -"${1:-TERM}" "$SERVER" 2>/dev/null || true; wait "$SERVER" 2>/dev/null || true; }; SERVER=""; }
 
+# Copies make themselves: soon after the start and then every hour it is asked whether one is wanted, which it is once a day where something was
+# written. The demo is made anew whenever it is wanted, and needs none.
+COPY_FIRST=${JOLLY_COPY_FIRST:-90} COPY_EVERY=3600
+copies_home() { echo "${JOLLY_COPIES:-$(data_home)-copies}"; }
+copy_by_itself() {
+  local household=$1 log=$2
+  ( TSX_TSCONFIG_PATH="$here/tsconfig.json" exec setpriv --pdeathsig TERM node --no-warnings --import tsx tools/household.ts copy "$(copies_home)/$household" --household "$household" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
+}
+
 # Watches both until it is told to stop. What died comes back, sooner at first and later more patiently; each time it is said.
 watch_over() {
-  local how=$1 port=$2 log=$3 household=$4 pause=1 beats=0 silent=0 url
+  local how=$1 port=$2 log=$3 household=$4 pause=1 beats=0 silent=0 seconds=0 url
   while :; do
     # What is started here must not keep the cluster’s lock beyond its holder.
     sleep 1 8>&- 9>&- & wait $! || true
-    beats=$((beats + 1))
+    beats=$((beats + 1)); seconds=$((seconds + 1))
+    if { [ "$household" != demo ] || [ -n "${JOLLY_COPIES:-}" ]; } && [ $((seconds % COPY_EVERY)) -eq $((COPY_FIRST % COPY_EVERY)) ]; then copy_by_itself "$household" "$log"; fi
     [ $((beats % 10)) -ne 0 ] || front_again "$port" "$(data_home)/house-$household.log"
     [ $((beats % 30)) -ne 0 ] || { bound_log "$log"; [ -z "${CLUSTER_HOME:-}" ] || bound_log "$CLUSTER_HOME/postgres.log"; }
     [ $beats -lt 60 ] || { pause=1; beats=0; }

@@ -1,3 +1,5 @@
+import { copiesOf } from "@/store/copies";
+import { CopyNotice } from "@/ui/shelf/copy-notice";
 import Link from "@/ui/kit/link";
 import { careOf } from "@/core/care/care";
 import { reckonedPlan } from "@/core/formulary/reckoned";
@@ -28,13 +30,14 @@ const SHOWN = 6;
 
 export default async function Shelf({ searchParams }: { searchParams: Promise<{ begun?: string }> }) {
   const { today, home } = await frame();
-  const [batches, lasts, bottles, kept, { begun }, courses] = await Promise.all([
+  const [batches, lasts, bottles, kept, { begun }, courses, copies] = await Promise.all([
     live(db()),
     supplies(today, home.away),
     cellar(db(), addDays(today, 21)),
     bottlesKept(db()),
     searchParams,
     storedItems(db()).then((items) => coursesNow(db(), items, { today, away: home.away })),
+    copiesOf(db()),
   ]);
   const plans = strainPlans(batches, home);
   const cards = batches
@@ -60,6 +63,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
           </h2>
           <span className="text-ash">{printDay(today, "weekday", today)}</span>
         </div>
+        <CopyNotice behindDays={copies.behindDays} problem={copies.problem} />
         <TakeToday courses={courses} />
         {isNew ? <TodayToCome /> : <Today stops={stopsOf(cards)} />}
         {isNew && <OxymelBegunToday today={today} />}

@@ -79,7 +79,8 @@ export type ToDoor =
   | { readonly do: "own-phrase"; readonly phrase: string }
   | { readonly do: "let-in"; readonly role: "keeper" | "hand"; readonly days?: number }
   | { readonly do: "send-away"; readonly device: string }
-  | { readonly do: "opens"; readonly again: boolean };
+  | { readonly do: "opens"; readonly again: boolean }
+  | { readonly do: "copy-also"; readonly folder: string };
 /** A phrase is told once, when it is made. */
 export interface DoorAnswer extends Answer {
   readonly phrase?: string;

@@ -1,6 +1,6 @@
 import { afterAll, describe, expect, test } from "@jest/globals";
 import { spawn, spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
 import { get } from "node:http";
 import { join } from "node:path";
 import { ROOT, freePort } from "../support";
@@ -99,8 +99,18 @@ describe("./jolly start", () => {
 
   test("a household of one's own is empty, and its folder is no one else's", async () => {
     const port = await freePort();
-    const own = await start("--household", "lock-two", "--port", String(port));
+    const copies = join(data, "..", "own-copies");
+    const own = await startIn(
+      { JOLLY_COPIES: copies, JOLLY_COPY_FIRST: "1" },
+      ...["--household", "lock-two", "--port", String(port)],
+    );
     const shelf = await fetched(own.url);
+    // It copies itself, and the copy was read back before it counts.
+    const mine = join(copies, "lock-two");
+    const made = (): string[] =>
+      existsSync(mine) ? readdirSync(mine).filter((f) => f.endsWith(".jolly")) : [];
+    for (let i = 0; i < 300 && made().length === 0; i++) await new Promise((r) => setTimeout(r, 100));
+    expect(made()).toEqual([expect.stringMatching(/^lock-two-\d{4}-\d\d-\d\d\.jolly$/)]);
     expect(shelf.body).toContain("Lock Two");
     expect(shelf.body).not.toContain("OX-26-02");
     // A port that is held is refused, in words, and the one that runs is left alone.

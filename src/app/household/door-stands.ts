@@ -3,6 +3,8 @@ import { dayAt } from "@/core/day";
 import { inUrl } from "@/house/addresses";
 import { db } from "@/store/db";
 import { devicesKept, houseOf } from "@/store/devices";
+import { copiesOf } from "@/store/copies";
+import type { CopiesStand } from "@/ui/household/copies";
 import type { DoorStands } from "@/ui/household/door";
 
 /** How the house's door stands, for the household's page. */
@@ -35,4 +37,11 @@ export async function doorStands(zone: string): Promise<DoorStands> {
       until: d.until === undefined ? undefined : dayAt(d.until, zone),
     })),
   };
+}
+
+/** How its copies stand. */
+export async function copiesStand(zone: string): Promise<CopiesStand> {
+  const c = await copiesOf(db());
+  const day = (at: string | undefined) => (at === undefined ? undefined : dayAt(at, zone));
+  return { last: day(c.at), to: c.to, tried: day(c.triedAt), problem: c.problem, also: c.also };
 }

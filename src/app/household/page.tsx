@@ -1,6 +1,7 @@
 import { HouseDoor } from "@/ui/household/door";
 import { asker } from "../asker";
-import { doorStands } from "./door-stands";
+import { Copies } from "@/ui/household/copies";
+import { copiesStand, doorStands } from "./door-stands";
 import type { Metadata } from "next";
 import { db } from "@/store/db";
 import { coursesNow } from "@/store/courses";
@@ -54,7 +55,12 @@ export default async function HouseholdPage() {
           }}
         />
         <KnownNotes />
-        {who.role === "keeper" && <HouseDoor stands={await doorStands(home.zone)} />}
+        {who.role === "keeper" && (
+          <>
+            <HouseDoor stands={await doorStands(home.zone)} />
+            <Copies stand={await copiesStand(home.zone)} />
+          </>
+        )}
         <CalendarOut on={home.feed !== ""} />
       </div>
     </div>

@@ -2,6 +2,7 @@ import { NextResponse } from "next/server";
 import { z } from "zod";
 import { fault } from "@/core/fault";
 import { hashOf, newPhrase, plainPhrase, wrongWith } from "@/house/phrase";
+import { copyAlsoTo, wrongFolder } from "@/store/copies";
 import { db } from "@/store/db";
 import {
   ROLES,
@@ -29,6 +30,7 @@ const HouseRequest = z.discriminatedUnion("do", [
   z.strictObject({ key, do: z.literal("offer-certificate") }),
   z.strictObject({ key, do: z.literal("send-away"), device: z.union([z.uuid(), z.literal("all")]) }),
   z.strictObject({ key, do: z.literal("opens"), again: z.boolean() }),
+  z.strictObject({ key, do: z.literal("copy-also"), folder: z.string().max(300) }),
 ]);
 type Asked = z.infer<typeof HouseRequest>;
 
@@ -68,6 +70,12 @@ async function carriedOut(a: Asked): Promise<NextResponse> {
     case "opens":
       await opensAgain(sql, a.again);
       return done();
+    case "copy-also": {
+      const wrong = wrongFolder(a.folder);
+      if (wrong) return refused("NotAFolder", wrong, ["folder"]);
+      await copyAlsoTo(sql, a.folder);
+      return done();
+    }
   }
 }
 
