@@ -19,9 +19,14 @@ export interface Anchor extends Range {
 
 const IN_GROUP: ReadonlySet<Piece["is"]> = new Set(["name", "word", "part"]);
 
-/** Whether an everyday word stands right before a name, and so is part of it: “wall germander”, “hedge garlic”. */
-const leadsName = (p: Piece, next: Piece | undefined): boolean =>
-  p.is === "everyday" && p.senses.everyday === true && next?.is === "name";
+/**
+ * Whether an everyday word stands right before a name, and so is part of it: “wall germander”, “hedge garlic”. Right behind an amount it is part of a
+ * name nobody knows, too: “1 kg ice plant”.
+ */
+const leadsName = (p: Piece, next: Piece | undefined, before: Piece | undefined): boolean =>
+  p.is === "everyday" &&
+  p.senses.everyday === true &&
+  (next?.is === "name" || (next?.is === "word" && before?.is === "amount"));
 
 /** The piece after a name that begins at one: names, unknown words and parts side by side, with hyphens, and “of the” between unknown ones. */
 function groupEnd(pieces: readonly Piece[], t: readonly Token[], from: number): number {
@@ -51,7 +56,7 @@ function groupsIn(pieces: readonly Piece[], t: readonly Token[], prose: boolean)
   const groups: Group[] = [];
   for (let i = 0; i < pieces.length; i++) {
     const p = pieces[i]!;
-    if (p.is !== "name" && p.is !== "word" && !leadsName(p, pieces[i + 1])) continue;
+    if (p.is !== "name" && p.is !== "word" && !leadsName(p, pieces[i + 1], pieces[i - 1])) continue;
     // “a 1 litre preserving jar”.
     if (p.is === "word" && holds(pieces[i + 1])) continue;
     const to = groupEnd(pieces, t, i);

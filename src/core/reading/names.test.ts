@@ -1,5 +1,7 @@
 import { describe, expect, test } from "@jest/globals";
+import { readLine } from "./line";
 import { materialNamed, nearNames } from "./names";
+import { contextIn } from "./said";
 
 describe("names near one that is none", () => {
   test.each([
@@ -24,4 +26,16 @@ describe("names near one that is none", () => {
     expect(nearNames("mint", undefined, 50).length).toBeGreaterThan(1);
   });
   test("a part of a plant by itself names nothing", () => expect(nearNames("berry")).toEqual([]));
+});
+
+test.each([
+  "ice plant leaves",
+  "sea kale",
+  "water pepper leaves",
+  "kitchen zorbel",
+  "ice lettuce",
+  "morning glory",
+])("a name nobody knows is asked about whole, whatever its first word is elsewhere: %s", (name) => {
+  const r = readLine(`1 cup ${name}`, contextIn("us"));
+  expect([r.is, r.is === "unknown" && r.name]).toEqual(["unknown", name]);
 });

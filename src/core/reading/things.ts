@@ -27,6 +27,19 @@ export interface Thing extends Readonly<Gathered> {
 }
 export type Joint = "and" | "or" | "none";
 
+/** What a plant alone has. */
+const ORGANS: ReadonlySet<string> = new Set([
+  "leaf",
+  "root",
+  "bark",
+  "flower",
+  "stem",
+  "bud",
+  "needle",
+  "twig",
+  "blossom",
+]);
+
 /** What a text says, taken apart once. */
 export interface Things {
   readonly text: string;
@@ -131,7 +144,8 @@ class Assembly {
     if (this.chosen) return [{ material: this.chosen, alias: "", loose: false }];
     const [one] = known;
     if (known.length !== 1 || !one || parts.length === 0) return known;
-    if (one.material.kind === "stuff") return known;
+    // Water has no leaves: “water pepper leaves” is a plant, and not this.
+    if (one.material.kind === "stuff") return parts.some((part) => ORGANS.has(part)) ? [] : known;
     return parts.some((part) => isPartOf(one.material, part)) || a.spans[0]!.names.length > 1 ? known : [];
   }
 }
