@@ -1,5 +1,5 @@
 /** A telephone let into the house by hand: the phrase told on one screen, said on another, a tick, and sent away. TLS by the household's own authority. */
-import { type ChildProcess, execFileSync, spawn } from "node:child_process";
+import { execFileSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -9,7 +9,6 @@ import { launchChromium } from "../../tools/chromium";
 import {
   type App,
   type Household,
-  ROOT,
   awake,
   clickOn,
   freePort,
@@ -21,12 +20,13 @@ import {
   serve,
   words,
 } from "../support";
+import { type FrontUp, openFront } from "../front";
 
 const AT = "127.0.0.9";
 const SECRET = "7".repeat(64);
 let home: Household;
 let app: App;
-let front: ChildProcess;
+let front: FrontUp;
 let keeper: Browser;
 let device: Browser;
 let at = "";
@@ -54,30 +54,23 @@ async function trusting(): Promise<Browser> {
 beforeAll(async () => {
   home = await newHousehold("demo");
   app = await serve(home.url, "2026-11-24T09:00:00Z", undefined, undefined, { JOLLY_FRONT_SECRET: SECRET });
-  const port = await freePort();
-  at = `https://${AT}:${port}`;
-  front = spawn(process.execPath, ["--no-warnings", "--import", "tsx", join(ROOT, "src/house/main.ts")], {
-    cwd: ROOT,
-    env: {
-      ...process.env,
-      ...{ NODE_OPTIONS: "", DATABASE_URL: home.url, JOLLY_PORT: String(app.port), JOLLY_HOUSE_TRIAL: "1" },
-      ...{ JOLLY_HOUSE_PORT: String(port), JOLLY_HOUSE_FOLDER: join(folder, "keys"), JOLLY_HOUSE_AT: AT },
-      JOLLY_FRONT_SECRET: SECRET,
-    },
-    stdio: ["ignore", "pipe", "inherit"],
+  const keys = join(folder, "keys");
+  front = await openFront({
+    database: home.url,
+    app,
+    at: AT,
+    port: await freePort(),
+    folder: keys,
+    secret: SECRET,
   });
-  await new Promise<void>((done, fail) => {
-    front.stdout!.once("data", () => done());
-    front.once("exit", (code) => fail(new Error(`the front stopped with ${code}`)));
-  });
+  at = front.url;
   keeper = await openBrowser();
   device = await trusting();
 });
 afterAll(async () => {
   await device?.close();
   await keeper?.close();
-  front?.removeAllListeners("exit");
-  front?.kill("SIGTERM");
+  await front?.stop();
   await app?.stop();
   await home?.drop();
   rmSync(folder, { recursive: true, force: true });

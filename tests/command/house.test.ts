@@ -1,6 +1,5 @@
 /** The house opened to others, through its real front: TLS by its own authority, the phrase, who may do what, and what a stranger sees. */
 import { afterAll, beforeAll, describe, expect, test } from "@jest/globals";
-import { type ChildProcess, spawn } from "node:child_process";
 import { X509Certificate, randomUUID } from "node:crypto";
 import { mkdtempSync, readFileSync, readdirSync, rmSync, statSync } from "node:fs";
 import { type IncomingHttpHeaders, get } from "node:http";
@@ -10,7 +9,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { exportLines } from "../../src/store/exchange";
 import { identityOf } from "../../src/house/authority";
-import { type App, type Household, ROOT, freePort, newHousehold, serve } from "../support";
+import { type App, type Household, freePort, newHousehold, serve } from "../support";
+import { type FrontUp, openFront } from "../front";
 
 describe("the authority", () => {
   const folder = mkdtempSync(join(tmpdir(), "jolly-authority-"));
@@ -54,38 +54,16 @@ interface Reply {
 describe("the front", () => {
   let home: Household;
   let app: App;
-  let front: ChildProcess;
+  let front: FrontUp;
   let folder = "";
   let port = 0;
   let authority = "";
   let houseId = "";
 
   const opened = async (): Promise<void> => {
-    front = spawn(process.execPath, ["--no-warnings", "--import", "tsx", join(ROOT, "src/house/main.ts")], {
-      cwd: ROOT,
-      env: {
-        ...process.env,
-        ...{ NODE_OPTIONS: "", DATABASE_URL: home.url, JOLLY_PORT: String(app.port) },
-        ...{ JOLLY_HOUSE_PORT: String(port), JOLLY_HOUSE_FOLDER: folder, JOLLY_HOUSE_AT: AT },
-        ...{ JOLLY_HOUSE_TRIAL: "1", JOLLY_FRONT_SECRET: SECRET },
-      },
-      stdio: ["ignore", "pipe", "pipe"],
-    });
-    let said = "";
-    front.stderr!.on("data", (d: Buffer) => (said += d.toString()));
-    await new Promise<void>((done, fail) => {
-      front.stdout!.once("data", () => done());
-      front.once("exit", (code) => fail(new Error(`the front stopped with ${code}: ${said}`)));
-    });
+    front = await openFront({ database: home.url, app, at: AT, port, folder, secret: SECRET });
     authority = readFileSync(join(folder, "authority.pem"), "utf8");
   };
-  const closed = (): Promise<void> =>
-    new Promise((done) => {
-      if (front.exitCode !== null) return done();
-      front.removeAllListeners("exit");
-      front.once("exit", () => done());
-      front.kill("SIGTERM");
-    });
 
   beforeAll(async () => {
     home = await newHousehold("demo");
@@ -96,7 +74,7 @@ describe("the front", () => {
     await opened();
   });
   afterAll(async () => {
-    await closed();
+    await front?.stop();
     await app?.stop();
     await home?.drop();
     rmSync(folder, { recursive: true, force: true });
@@ -373,7 +351,7 @@ describe("the front", () => {
 
   test("closed, nobody is let through; opened again, the same authority vouches and who was in is in", async () => {
     const cookie = await letIn("lasting");
-    await closed();
+    await front.stop();
     await expect(asked("/", { headers: { cookie } })).rejects.toThrow();
     await opened();
     expect((await asked("/", { headers: { cookie } })).status).toBe(200);
