@@ -255,7 +255,7 @@ export async function appendWithin<S extends { readonly seq: number }, E>(
   await tx`insert into event (stream_kind, stream_id, seq, key, sent, type, version, at, recorded_at, day, body, by_device)
     values (${stream.kind}, ${w.streamId}, ${seq}, ${w.key}, ${sent}, ${w.type}, ${version}, ${at}, ${recordedAt}, ${day}, ${tx.json(body as never)}, ${by ? tx.json(by as never) : null})`;
   // What is written along with an entry is told by that one.
-  if (w.along !== true) await tell(tx, w.key);
+  if (w.along !== true) await tell(tx, w.key, w.streamId);
   const after = stream.fold([...before, event])!;
   await stream.project(tx, after);
   return { ok: true, state: after, seq, already: false };

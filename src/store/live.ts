@@ -2,7 +2,7 @@ import { connect, urlOfHouse } from "./db";
 import type { Tx } from "./db";
 
 /*
- * What is written is told to every open page. An entry tells its key on a channel of the database when its transaction is done, so that whatever wrote it,
+ * What is written is told to every open page. An entry tells its key and its stream on a channel of the database when its transaction is done, so that whatever wrote it,
  * another server or a tool, is heard as well.
  */
 const CHANNEL = "jolly_journal";
@@ -10,20 +10,24 @@ const CHANNEL = "jolly_journal";
 const AGAIN = "again";
 
 /** Told when the transaction is done, and not at all where it is undone. */
-export const tell = async (tx: Tx, key: string): Promise<void> =>
-  void (await tx`select pg_notify(${CHANNEL}, ${key})`);
+export const tell = async (tx: Tx, key: string, stream: string): Promise<void> =>
+  void (await tx`select pg_notify(${CHANNEL}, ${`${key} ${stream}`})`);
 
-type Heard = (key: string) => void;
+type Heard = (said: string) => void;
 const held = globalThis as unknown as { jollyLive?: { readonly heard: Set<Heard> } };
 
 /** The one listener of this server; it comes back by itself when the database was away. */
 function listening(): { readonly heard: Set<Heard> } {
   if (held.jollyLive) return held.jollyLive;
   const heard = new Set<Heard>();
-  const all = (key: string): void => heard.forEach((f) => f(key));
+  const all = (said: string): void => heard.forEach((f) => f(said));
+  let before = false;
   // What was missed while it was away is not known: everyone looks again.
   void connect(urlOfHouse(), 1)
-    .listen(CHANNEL, all, () => all(AGAIN))
+    .listen(CHANNEL, all, () => {
+      if (before) all(AGAIN);
+      before = true;
+    })
     .catch(() => (held.jollyLive = undefined as never));
   held.jollyLive = { heard };
   return held.jollyLive;

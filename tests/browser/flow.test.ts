@@ -126,6 +126,9 @@ describe("one oxymel, from the jar in hand to the label on the bottle", () => {
     await says(one, "That is 769 mL");
     await clickOn(one, /^It stands at/);
     await says(one, "About 769 mL to bottle");
+    // The other is told at once, and what it typed stands there still.
+    await says(two, "This batch was changed elsewhere.");
+    expect(await two.$eval("#measured", (e) => (e as HTMLInputElement).value)).toBe("700 mL");
     await clickOn(two, /^It stands at/);
     await two.waitForFunction(() =>
       /changed in another window|is strained already/.test(document.body.innerText),

@@ -1,32 +1,26 @@
 "use client";
-import { useRouter } from "next/navigation";
-import { useEffect } from "react";
+import { usePathname, useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import { useLatest } from "./latest";
 import { wasMine } from "./sent-keys";
 
 /** What others write in a moment is fetched once. */
 const GATHER_MS = 120;
+/** Pages on which one step of a batch is typed: looked at again, what stands typed there might have no place any more. */
+const ONE_STEP = /^\/batch\/([0-9a-f-]{36})\/(?:strain|finish|bottle)$/;
 
-/**
- * Keeps an open page abreast of what is written elsewhere: another tablet, another window, the house itself. What is typed is the page's own and stays.
- * It listens only while the page is seen, since a browser holds few lines open to one house.
- */
-export function Live() {
-  const router = useRouter();
+/** Listens to what is written while the page is seen, since a browser holds few lines open to one house. */
+function useHeard(heard: (said: string) => void, cameBack: () => void): void {
+  const [now, back] = [useLatest(heard), useLatest(cameBack)];
   useEffect(() => {
     let line: EventSource | undefined;
-    let soon: ReturnType<typeof setTimeout> | undefined;
     let first = true;
-    const heard = (e: MessageEvent<string>): void => {
-      if (wasMine(e.data)) return;
-      clearTimeout(soon);
-      soon = setTimeout(() => router.refresh(), GATHER_MS);
-    };
     const listen = (): void => {
       if (document.visibilityState !== "visible" || line) return;
       line = new EventSource("/api/live");
-      line.onmessage = heard;
+      line.onmessage = (e: MessageEvent<string>) => now()(e.data);
       line.onopen = () => {
-        if (!first) router.refresh();
+        if (!first) back()();
         first = false;
       };
     };
@@ -39,9 +33,52 @@ export function Live() {
     document.addEventListener("visibilitychange", seen);
     return () => {
       document.removeEventListener("visibilitychange", seen);
-      clearTimeout(soon);
       line?.close();
     };
-  }, [router]);
-  return null;
+  }, [now, back]);
+}
+
+/**
+ * Keeps an open page abreast of what is written elsewhere: another tablet, another window, the house itself. What is typed is the page's own and stays;
+ * where a step of a batch is typed it is said that the batch was changed, and the page is looked at again when the maker says so.
+ */
+export function Live() {
+  const router = useRouter();
+  const path = usePathname();
+  const [changed, setChanged] = useState("");
+  const step = ONE_STEP.exec(path);
+  const soon = useLatest(() => router.refresh());
+  const [timer, setTimer] = useState<ReturnType<typeof setTimeout> | undefined>();
+  const look = (): void => {
+    clearTimeout(timer);
+    setTimer(setTimeout(() => soon()(), GATHER_MS));
+  };
+  useHeard(
+    (said) => {
+      const [key = "", stream] = said.split(" ");
+      if (wasMine(key)) return;
+      if (!step) return look();
+      if (stream === undefined || stream === step[1]) setChanged(path);
+    },
+    () => (step ? setChanged(path) : look()),
+  );
+  if (changed !== path || !step) return null;
+  return (
+    <p
+      role="status"
+      className="fixed z-30 top-16 inset-x-0 mx-auto w-fit max-w-[92vw] bg-paper border-2 border-cobalt px-4"
+    >
+      This batch was changed elsewhere.{" "}
+      <button
+        type="button"
+        className="plain min-h-11"
+        onClick={() => {
+          setChanged("");
+          router.refresh();
+        }}
+      >
+        look again
+      </button>
+    </p>
+  );
 }

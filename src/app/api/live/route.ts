@@ -5,7 +5,7 @@ const MOST = 200;
 /** A word now and then keeps the line open through whatever stands between, ms. */
 const BEAT_MS = 20_000;
 
-/** Tells an open page of every entry that is written, by its key, for as long as the page listens. */
+/** Tells an open page of every entry that is written, by its key and its stream, for as long as the page listens. */
 export function GET(request: Request): Response {
   if (howManyHear() >= MOST) return new Response("Too many pages listen already.", { status: 503 });
   const encoder = new TextEncoder();
@@ -18,7 +18,7 @@ export function GET(request: Request): Response {
           end();
         }
       };
-      const stop = hear((key) => say(`data: ${key}\n\n`));
+      const stop = hear((said) => say(`data: ${said}\n\n`));
       const beat = setInterval(() => say(": here\n\n"), BEAT_MS);
       const end = (): void => {
         clearInterval(beat);
