@@ -31,7 +31,7 @@ export function ownConnections(): Sql {
   return connect(urlOfHouse(), 3, { connectS: 3 });
 }
 
-export function urlOfHouse(): string {
+function urlOfHouse(): string {
   const url = process.env["DATABASE_URL"];
   if (!url) throw new Error("DATABASE_URL is not set; start the app with ./jolly start");
   return url;
