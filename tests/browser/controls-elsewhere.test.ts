@@ -96,10 +96,17 @@ const isChosen = (e: ElementHandle): Promise<boolean> =>
 const isSingle = (e: ElementHandle): Promise<boolean> =>
   e.evaluate((x) => x instanceof HTMLSelectElement && [...x.options].filter((o) => !o.disabled).length < 2);
 
-/** Uses one control; what takes no letter is tried once more on a page just opened. @returns what is wrong with it */
+/**
+ * Uses one control; what does nothing is tried once more on a page just opened, without what another hand left in it, since what stands there may rule
+ * it out. @returns what is wrong with it
+ */
 async function tried(page: Page, name: string, hand: Hand, path: string): Promise<string | undefined> {
   const wrong = await triedOnce(page, name, hand, path);
-  if (wrong !== "types nothing") return wrong;
+  if (!wrong?.endsWith(" nothing")) return wrong;
+  await page.evaluate(() => {
+    localStorage.clear();
+    sessionStorage.clear();
+  });
   await goTo(page, app.url + path);
   await settled(page);
   return triedOnce(page, name, hand, path);

@@ -203,6 +203,8 @@ describe("files, codes and cards", () => {
     await clickOn(page, "keep it in the book");
     await says(page, "already, and it says the same");
     await give(page, "plan2.json", JSON.stringify({ ...plan, shake: "daily" }));
+    // What was said of the first file goes when the second is read.
+    await page.waitForFunction(() => !document.body.innerText.includes("it says the same"));
     await says(page, "a whole plan, which says");
     await clickOn(page, "keep it in the book");
     await says(page, "This differs: shake unsaid → daily");

@@ -48,8 +48,12 @@ export function KeepIt(p: Props) {
   const router = useRouter();
   const { send, sending, fault } = useIntent();
   const [id] = useState(() => crypto.randomUUID());
-  const [same, setSame] = useState<Same | undefined>();
-  const [told, setTold] = useState("");
+  const [stands, setStands] = useState<{ readonly of: Plan; readonly same: Same } | undefined>();
+  // What was said of one recipe goes when another is read in its place.
+  const [said, setSaid] = useState<{ readonly of: Plan; readonly text: string } | undefined>();
+  const told = said?.of === p.plan ? said.text : "";
+  const setTold = (text: string): void => setSaid({ of: p.plan, text });
+  const same = stands?.of === p.plan ? stands.same : undefined;
   const write = async (to: string, type: "written" | "changed", seen?: number): Promise<void> => {
     const body = { plan: p.plan, from: p.from };
     const sent = await send(toRecipe(to, type, body, seen));
@@ -72,7 +76,7 @@ export function KeepIt(p: Props) {
     if (!found) return write(id, "written");
     if (found.apart.length === 0)
       return setTold(`The book has ${p.plan.name} already, and it says the same.`);
-    setSame(found);
+    setStands({ of: p.plan, same: found });
   };
   return (
     <div className="pt-3">
@@ -109,7 +113,7 @@ export function KeepIt(p: Props) {
             >
               keep it as another recipe
             </button>
-            <button type="button" className="plain min-h-11" onClick={() => setSame(undefined)}>
+            <button type="button" className="plain min-h-11" onClick={() => setStands(undefined)}>
               leave it
             </button>
           </p>

@@ -120,6 +120,9 @@ function Devices({ all, d }: { all: readonly KeptDevice[]; d: Door }) {
   );
 }
 
+/** A fingerprint in rows of eight, as an eye compares them. */
+const inRows = (fingerprint: string): readonly string[] => fingerprint.match(/.{1,24}/g) ?? [];
+
 /** Where the house is reached, and its certificate beside the fingerprint it is compared by. */
 function Ways({ front, minutes, d }: { front: NonNullable<DoorStands["front"]>; minutes: number; d: Door }) {
   return (
@@ -155,7 +158,13 @@ function Ways({ front, minutes, d }: { front: NonNullable<DoorStands["front"]>; 
             <p className="pt-2">
               Before a device takes it in, compare what it shows with this, letter by letter:
             </p>
-            <p className="font-mono break-all text-[0.9375rem]">{front.fingerprint}</p>
+            <p className="font-mono text-[0.9375rem]">
+              {inRows(front.fingerprint).map((row) => (
+                <span key={row} className="block break-all">
+                  {row}
+                </span>
+              ))}
+            </p>
           </div>
         </div>
       ) : (
