@@ -228,7 +228,7 @@ export function HouseMeasures({ start }: { start: Said }) {
             <button type="button" className="min-h-11 min-w-11 px-1" {...touch(t.id, t.opens)}>
               <span className="stitch">{t.name}</span>
             </button>
-            <span className="quiet">{t.says}</span>
+            <span className="quiet text-center max-w-[11rem] min-h-[2lh]">{t.says}</span>
           </li>
         ))}
       </ul>
