@@ -135,6 +135,10 @@ export class Front {
     name: string,
   ): Promise<void> | void {
     if (url === "/let-in") return void res.writeHead(303, { ...PLAIN, location: "/" }).end();
+    // The app itself does so, and the table of doors knows one way to write an address.
+    const bare = url.replace(/\/+(?=\?|$)/, "");
+    if (who === undefined && bare !== url && doorOf("GET", bare.split("?")[0]!) !== undefined)
+      return void res.writeHead(308, { ...PLAIN, location: bare }).end();
     if (who === undefined)
       return this.refuse(req, res, 404, "NoSuchDoor", "There is no such address in this house.");
     if (!mayPass(device.role, who)) {

@@ -1,3 +1,4 @@
+import { whoAsks } from "./asking";
 import { z } from "zod";
 import { dayAt } from "../core/day";
 import { type Fault, fault, faultOfIssue } from "../core/fault";
@@ -243,8 +244,22 @@ async function knownAlready(tx: Tx, name: string, material: string, id: string):
 export const oneAtATime = async (tx: Tx): Promise<void> =>
   void (await tx`select pg_advisory_xact_lock(416, 2)`);
 
+/** Whether a write says something of a person, by what it says or by whom it is of. */
+async function isOfPerson(sql: Sql, r: StoreRequest): Promise<boolean> {
+  const said = Typed.safeParse(r.body);
+  if (said.success && said.data.item.what === "person") return true;
+  const [row] = await sql`select 1 from store_item where id = ${r.id} and what = 'person'`;
+  return row !== undefined;
+}
+const KEEPERS = fault(
+  "KeepersOnly",
+  "Who lives here is a keeper’s to write down. Ask on the house’s own machine.",
+);
+
 /** Keeps or puts away one thing. */
 export async function keep(sql: Sql, r: StoreRequest): Promise<Written<Stored> | Refused<Stored>> {
+  if (whoAsks().role !== "keeper" && (await isOfPerson(sql, r)))
+    return { ok: false, status: 422, fault: KEEPERS };
   return (await sql.begin(async (tx) => {
     await oneAtATime(tx);
     const write = { streamId: r.id, key: r.key, type: r.type, body: r.body, seen: r.seen };

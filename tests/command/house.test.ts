@@ -265,7 +265,15 @@ describe("the front", () => {
       403,
     );
     expect((await post("/api/house", { key: randomUUID(), do: "make-phrase" })).status).toBe(403);
+    const person = { what: "person", name: "Nobody", born: "2020-01", flags: [], allergies: [] };
+    const someone = { key: randomUUID(), id: randomUUID(), type: "kept", body: { item: person } };
+    const refused = await post("/api/stores", someone);
+    expect([refused.status, JSON.parse(refused.body).fault.name]).toEqual([422, "KeepersOnly"]);
+    const slash = await asked("/bench/?again=1", { headers: { cookie } });
+    expect([slash.status, slash.headers.location]).toEqual([308, "/bench?again=1"]);
+    expect((await asked("//evil.example/", { headers: { cookie } })).status).toBe(404);
     const page = await asked("/household", { headers: { cookie } });
+    expect(page.body).toContain("is changed by a keeper");
     expect([page.status, /Other devices/.test(page.body)]).toEqual([200, false]);
     const kept = await letIn("keeper’s laptop", "keeper");
     const own = await asked("/household", { headers: { cookie: kept } });

@@ -26,43 +26,52 @@ export default async function HouseholdPage() {
     remedies(db(), today),
     cellarBottles(db()),
   ]);
+  const isKeeper = who.role === "keeper";
   return (
     <div className="pt-5 grid grid-cols-1 gap-y-6">
       <h1>
         {home.name} <span className="quiet font-normal pl-3">touch what is yours</span>
       </h1>
-      <div className="grid grid-cols-1 gap-x-12 gap-y-6 xl:grid-cols-[minmax(0,1fr)_auto]">
-        <HouseMeasures
-          start={{
-            name: home.name,
-            units: home.units,
-            currency: home.currency,
-            degrees: home.degrees,
-            lengths: home.lengths,
-            zone: home.zone,
-          }}
-        />
-        <Places places={home.places} bottles={bottles} />
-      </div>
-      <Table sitters={sittersOf(items, courses, made, { today, measures })} today={today} />
-      <div className="max-w-5xl grid grid-cols-1 gap-8 pt-4">
-        <HouseWeeks
-          start={{
-            heightM: home.heightM,
-            strainDays: home.strainDays,
-            away: home.away,
-            morning: home.morning,
-          }}
-        />
-        <KnownNotes />
-        {who.role === "keeper" && (
-          <>
-            <HouseDoor stands={await doorStands(home.zone)} />
-            <Copies stand={await copiesStand(home.zone)} />
-          </>
-        )}
-        <CalendarOut on={home.feed !== ""} />
-      </div>
+      {!isKeeper && (
+        <p role="status">
+          This device may look here. What the house measures by and who lives in it is changed by a keeper.
+        </p>
+      )}
+      {/* What a hand may not write is not offered to it: the browser itself shuts every control in here. */}
+      <fieldset disabled={!isKeeper} className="contents">
+        <div className="grid grid-cols-1 gap-x-12 gap-y-6 xl:grid-cols-[minmax(0,1fr)_auto]">
+          <HouseMeasures
+            start={{
+              name: home.name,
+              units: home.units,
+              currency: home.currency,
+              degrees: home.degrees,
+              lengths: home.lengths,
+              zone: home.zone,
+            }}
+          />
+          <Places places={home.places} bottles={bottles} />
+        </div>
+        <Table sitters={sittersOf(items, courses, made, { today, measures })} today={today} />
+        <div className="max-w-5xl grid grid-cols-1 gap-8 pt-4">
+          <HouseWeeks
+            start={{
+              heightM: home.heightM,
+              strainDays: home.strainDays,
+              away: home.away,
+              morning: home.morning,
+            }}
+          />
+          <KnownNotes />
+          {isKeeper && (
+            <>
+              <HouseDoor stands={await doorStands(home.zone)} />
+              <Copies stand={await copiesStand(home.zone)} />
+            </>
+          )}
+          <CalendarOut on={home.feed !== ""} />
+        </div>
+      </fieldset>
     </div>
   );
 }

@@ -101,6 +101,18 @@ describe("another way", () => {
     expect(leftOut(measure, madeBy(sharp, measure)).lines).toEqual([]);
   });
 
+  test("standing said in days, or as months, is standing still", () => {
+    const start = emptyPlan("oxymel", "us");
+    const sharp = WAYS.find((w) => w.id === "oxymel-sharp")!;
+    for (const lasts of ["17 days", "a fortnight", "two months", "40 hours"]) {
+      const said = {
+        ...start,
+        steps: start.steps.map((s) => (s.do === "steep" ? { ...s, for: lasts } : s)),
+      };
+      expect(madeBy(sharp, said).steps.flatMap((s) => (s.do === "steep" ? [s.for] : []))).toEqual([lasts]);
+    }
+  });
+
   test("what nobody typed follows the way, and nothing is called left out", () => {
     for (const from of WAYS)
       for (const to of WAYS) {

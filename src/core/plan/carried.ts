@@ -1,6 +1,7 @@
 import { linesOf } from "./edit";
 import { type Local, type Way, type WayStep, wayById } from "./kinds";
 import type { Line, Plan, Step } from "./plan";
+import { isLong } from "./read-plan";
 
 /*
  * What the maker typed is not a way's to change: when a plan is made another way, what is not as its old way writes it goes along, and what finds
@@ -22,8 +23,7 @@ export function isOwn(line: Line, plan: Plan): boolean {
 }
 
 /** Steps that answer each other from one way to the next: the first boil is the first boil; an hour's steep is not six weeks of standing. */
-const sortOf = (s: Bare): string =>
-  s.do === "steep" && "for" in s && /week|month|day/.test(String(s.for)) ? "stand" : s.do;
+const sortOf = (s: Bare): string => (s.do === "steep" && isLong(s) ? "stand" : s.do);
 type Bare = WayStep | Step;
 
 /** The step of a list that answers the `nth` of its sort. */

@@ -136,7 +136,7 @@ export const longSteep = (plan: Plan): Extract<Step, { do: "steep" }> | undefine
   plan.steps.find((s): s is Extract<Step, { do: "steep" }> => s.do === "steep" && isLong(s));
 
 /** Whether a steep lasts a day or longer; one that cannot be read is taken for long, so that it stays in sight. */
-export function isLong(s: Extract<Step, { do: "steep" }>): boolean {
+export function isLong(s: Pick<Extract<Step, { do: "steep" }>, "for">): boolean {
   const lasts = readDuration(s.for);
   return !lasts.ok || lasts.value.days.value >= 1;
 }
