@@ -77,6 +77,8 @@ export interface Write {
   /** The maker's time, when it is not now; or the day, where no more is known of it. */
   readonly at?: string | undefined;
   readonly on?: Day | undefined;
+  /** How long ago it was done, ms, where the device that says so has a clock nobody trusts. */
+  readonly ago?: number | undefined;
   /** The house writes it because of an entry elsewhere; it counts from then, or from when the stream began where that is later. */
   readonly along?: boolean;
 }

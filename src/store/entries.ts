@@ -10,6 +10,9 @@ import type { Sql, Tx } from "./db";
 import { BATCHES, type Written, append, batchOf } from "./journal";
 import { follow } from "./effects";
 
+/** A letter that lay longer on a device than this many ms says its day itself. */
+const MOST_AGO = 90 * 24 * 60 * 60_000;
+
 /** What the batch pages send: one event of a type, under a key. */
 export const EventRequest = z.strictObject({
   key: z.uuid(),
@@ -19,6 +22,8 @@ export const EventRequest = z.strictObject({
   sure: z.boolean().optional(),
   /** The maker's time, where it is not now. */
   at: z.iso.datetime({ offset: true }).optional(),
+  /** How long ago it was done, ms, where it lay on a device that could not send it. */
+  ago: z.number().int().min(0).max(MOST_AGO).optional(),
   /** The day it was done, where that is not today and no more is known; of a correction, the day of what it puts right. */
   on: realDay("Write the day as 2027-01-31.").optional(),
   /** It was done in every jar filled alike with it that still works. */
@@ -35,7 +40,7 @@ export async function write(sql: Sql, id: string, r: EventRequest): Promise<Writ
   const sure = r.sure ?? false;
   return append(
     sql,
-    { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at, on: r.on },
+    { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at, on: r.on, ago: r.ago },
     async (tx, batch, day, before) => {
       if (!batch) return fault("NoSuchBatch", "There is no such batch.");
       if (type !== "corrected") return completed(tx, type, { batch, day, sure, before }, r.body);
@@ -67,7 +72,7 @@ async function inAllOfThem(
     const done = await appendWithin(
       tx,
       BATCHES,
-      { streamId: id, key, type, body, seen: batch.seq, at: r.at, on: r.on, along: true },
+      { streamId: id, key, type, body, seen: batch.seq, at: r.at, on: r.on, ago: r.ago, along: true },
       async (_tx, is, day, before) => {
         if (!is) return fault("NoSuchBatch", "There is no such batch.");
         if (type !== "corrected") return completed(tx, type, { batch: is, day, sure: r.sure, before }, body);

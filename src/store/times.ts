@@ -13,7 +13,7 @@ const GRACE_MS = 5 * 60_000;
  */
 export function times(
   before: readonly Bare[],
-  { at: exact, on, along, type }: Write,
+  { at: exact, on, ago, along, type }: Write,
   {
     zone,
     notBefore = "",
@@ -25,7 +25,7 @@ export function times(
   // The day of a correction is the day of what it puts right; it is itself written now.
   const day = on === today || type === "corrected" ? undefined : on;
   if (day !== undefined && day > today) return NOT_YET;
-  const said = exact ?? (day && onDay(before, day, zone));
+  const said = exact ?? (day && onDay(before, day, zone)) ?? (ago ? agoOf(before, ago, begins) : undefined);
   if (said === undefined) return { at: recordedAt, recordedAt };
   const at = new Date(said).toISOString();
   if (along) return { at: before[0] && at < before[0].at ? before[0].at : at, recordedAt };
@@ -33,6 +33,12 @@ export function times(
   if (before[0]?.type === begins && at < before[0].at)
     return fault("BeforeItBegan", "That is before it was begun. Give a later day.", ["on"]);
   return { at, recordedAt };
+}
+/** So long ago by the house's clock; what a device wrote of a stream it wrote after that began. */
+function agoOf(before: readonly Bare[], ago: number, begins: string): string {
+  const at = new Date(Date.parse(now()) - ago).toISOString();
+  const [first] = before;
+  return first?.type === begins && at < first.at ? first.at : at;
 }
 const NOT_YET = fault("InTheFuture", "That has not happened yet. Give the day it was done.", ["on"]);
 

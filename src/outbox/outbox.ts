@@ -1,0 +1,232 @@
+import type { Answer } from "../contract/writes";
+import type { Fault } from "../core/fault";
+import type { Box, Letter, NewLetter, Post } from "./letter";
+import { asSent } from "./resolved";
+
+/** What came of a writing while its page still waits for it. `kept`: it is safe here and goes when the house answers. */
+export type Outcome =
+  | { readonly is: "written"; readonly answer: Answer }
+  | { readonly is: "refused"; readonly fault: Fault; readonly seq?: number }
+  | { readonly is: "kept"; readonly letter: Letter; readonly fault: Fault };
+
+export interface OutboxState {
+  readonly letters: readonly Letter[];
+  /** Whether the last that was sent came through; nothing before anything was sent. */
+  readonly reached: boolean | undefined;
+  /** When the house answered last, ms by this device's clock. */
+  readonly lastWordAt: number | undefined;
+}
+const EMPTY: OutboxState = { letters: [], reached: undefined, lastWordAt: undefined };
+
+/** Letters that were answered are kept so long, ms, and no more than so many: for pages that were made before. */
+const KEEP_ANSWERED_MS = 36 * 60 * 60_000;
+const MOST_ANSWERED = 400;
+/** Tried again after so many ms at first, and at most. */
+const [FIRST_MS, LONGEST_MS] = [500, 15_000];
+
+const BEHIND: Fault = {
+  name: "WaitsBehind",
+  message: "It is kept here and goes once what was refused before it is settled.",
+  path: [],
+};
+
+interface Waiting {
+  readonly done: (outcome: Outcome) => void;
+  /** It is content with its being kept after so many tries in vain. */
+  readonly tries: number;
+}
+
+export interface Surroundings {
+  readonly now: () => number;
+  /** Calls back after so many ms. @returns takes it back */
+  readonly later: (ms: number, call: () => void) => () => void;
+  /** Does a thing while no other page of this device does the same. */
+  readonly alone: (work: () => Promise<void>) => Promise<void>;
+  /** Told when something here changed, so that other pages of this device look. */
+  readonly changed?: () => void;
+}
+
+/** One way out of a device: what is written is first kept, then sent, in order, until the house has it or says why not. */
+export class Outbox {
+  private is = EMPTY;
+  private readonly listeners = new Set<() => void>();
+  private readonly waiting = new Map<string, Waiting>();
+  private going: Promise<void> | undefined;
+  private asked = false;
+  private failed = 0;
+  private takeBack: (() => void) | undefined;
+  private closed = false;
+
+  constructor(
+    private readonly box: Box,
+    private readonly post: Post,
+    private readonly round: Surroundings,
+  ) {}
+
+  readonly state = (): OutboxState => this.is;
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Looks at what is kept: on opening, and when another page of this device changed it. */
+  async look(): Promise<void> {
+    await this.refresh();
+    this.answerThoseWaiting();
+  }
+
+  /**
+   * Keeps a letter and sends it. Throws where it cannot be kept.
+   * @param tries in vain after which it is told as kept; while the house is known to be away it is told at once
+   */
+  async write(letter: NewLetter, tries: number): Promise<Outcome> {
+    const kept = await this.box.put(letter);
+    if (kept.state === "written") return { is: "written", answer: kept.answer! };
+    // What was refused and is said once more in the same words is tried once more.
+    if (kept.state === "refused") await this.box.set({ ...kept, state: "waiting" });
+    const outcome = new Promise<Outcome>((done) => this.waiting.set(letter.key, { done, tries }));
+    await this.refresh();
+    this.round.changed?.();
+    void this.flush();
+    return outcome;
+  }
+
+  /** Sends what waits. Asked while it is at it, it goes on until nothing waits. */
+  flush(): Promise<void> {
+    this.takeBack?.();
+    this.takeBack = undefined;
+    this.asked = true;
+    this.going ??= this.round.alone(async () => {
+      try {
+        // What was kept after the last look at the box is looked for once more.
+        while (this.asked && !this.closed) {
+          this.asked = false;
+          await this.sendAll();
+        }
+      } finally {
+        // In the same breath as the last look: whoever comes now begins anew.
+        this.going = undefined;
+      }
+    });
+    return this.going;
+  }
+
+  /** Says again what was refused, as it stands with what is there now. */
+  async again(n: number, seen?: number): Promise<void> {
+    const l = this.is.letters.find((x) => x.n === n);
+    if (l?.state !== "refused") return;
+    const body = seen === undefined ? l.body : { ...l.body, seen };
+    const { fault: _, ...rest } = l;
+    await this.box.set({ ...rest, body, state: "waiting" });
+    await this.refresh();
+    this.round.changed?.();
+    await this.flush();
+  }
+
+  /** Lets go of what was refused, and sends what waited behind it. */
+  async drop(n: number): Promise<void> {
+    if (this.is.letters.find((x) => x.n === n)?.state !== "refused") return;
+    await this.box.remove(n);
+    await this.refresh();
+    this.round.changed?.();
+    await this.flush();
+  }
+
+  close(): void {
+    this.closed = true;
+    this.takeBack?.();
+  }
+
+  private async sendAll(): Promise<void> {
+    while (!this.closed) {
+      const letters = await this.box.all();
+      const next = nextOf(letters);
+      if (!next) break;
+      const sent = asSent(letters, next, this.round.now());
+      const reply = sent.ok
+        ? await this.post(next.url, sent.body)
+        : ({ is: "refused", fault: sent.fault } as const);
+      // A page that was closed meanwhile has no say any more; the letter is where it was.
+      if (this.closed) return;
+      if (reply.is === "away") {
+        await this.away(reply.fault);
+        return;
+      }
+      this.failed = 0;
+      const answeredAt = this.round.now();
+      const waits = this.waiting.get(next.key);
+      if (reply.is === "taken")
+        await this.box.set({ ...next, state: "written", answer: reply.answer, answeredAt });
+      else if (waits) await this.box.remove(next.n);
+      else await this.box.set({ ...next, state: "refused", fault: reply.fault, answeredAt });
+      await this.refresh({ reached: true, lastWordAt: answeredAt });
+      this.round.changed?.();
+      if (!waits) continue;
+      this.waiting.delete(next.key);
+      if (reply.is === "taken") waits.done({ is: "written", answer: reply.answer });
+      else
+        waits.done({
+          is: "refused",
+          fault: reply.fault,
+          ...(reply.seq === undefined ? {} : { seq: reply.seq }),
+        });
+    }
+    for (const l of this.is.letters) if (l.state === "waiting") this.tellKept(l, BEHIND);
+    await this.forgetOld();
+  }
+
+  /** Whoever waits for this letter is told that it is kept. */
+  private tellKept(letter: Letter, fault: Fault): void {
+    const w = this.waiting.get(letter.key);
+    this.waiting.delete(letter.key);
+    w?.done({ is: "kept", letter, fault });
+  }
+
+  /** The house does not answer: those who waited long enough are told that it is kept, and it is tried again by and by. */
+  private async away(fault: Fault): Promise<void> {
+    this.failed++;
+    await this.refresh({ reached: false });
+    for (const l of this.is.letters)
+      if (this.failed >= (this.waiting.get(l.key)?.tries ?? Infinity)) this.tellKept(l, fault);
+    const ms = Math.min(LONGEST_MS, FIRST_MS * 2 ** (this.failed - 1));
+    this.takeBack = this.round.later(ms, () => void this.flush());
+  }
+
+  /** What another page of this device sent meanwhile. */
+  private answerThoseWaiting(): void {
+    for (const [key, w] of [...this.waiting]) {
+      const l = this.is.letters.find((x) => x.key === key);
+      if (l?.state === "written") {
+        this.waiting.delete(key);
+        w.done({ is: "written", answer: l.answer! });
+      } else if (l?.state === "refused") {
+        this.waiting.delete(key);
+        void this.box.remove(l.n).then(() => this.refresh());
+        w.done({ is: "refused", fault: l.fault! });
+      }
+    }
+  }
+
+  private async forgetOld(): Promise<void> {
+    const answered = this.is.letters.filter((l) => l.state === "written");
+    const before = this.round.now() - KEEP_ANSWERED_MS;
+    const old = answered.filter((l, i) => i < answered.length - MOST_ANSWERED || l.answeredAt! < before);
+    for (const l of old) await this.box.remove(l.n);
+    if (old.length > 0) await this.refresh();
+  }
+
+  private async refresh(more: Partial<OutboxState> = {}): Promise<void> {
+    this.is = { ...this.is, ...more, letters: await this.box.all() };
+    for (const tell of this.listeners) tell();
+  }
+}
+
+/** What is sent next: the oldest that waits, of a stream in which nothing before it was refused. */
+function nextOf(letters: readonly Letter[]): Letter | undefined {
+  const stopped = new Set<string>();
+  for (const l of letters) {
+    if (l.state === "refused") stopped.add(l.stream);
+    if (l.state === "waiting" && !stopped.has(l.stream)) return l;
+  }
+  return undefined;
+}
