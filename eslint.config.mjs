@@ -36,6 +36,11 @@ const WITH_REFS = readdirSync("src", { recursive: true })
       /\buseRef\b|\bRefObject\b|\bref=\{/.test(readFileSync(f, "utf8")),
   );
 const linkAhead = { name: "next/link", message: "Take ui/kit/link: the other fetches pages ahead." };
+const ownRouter = {
+  name: "next/navigation",
+  importNames: ["useRouter"],
+  message: "Take ui/kit/router: the other reloads the page under the hand while the house is away.",
+};
 const NO_CLOCK = "The core has no clock of its own; pass the day in.";
 const inThePage = "CallExpression[callee.property.name=/^(?:evaluate|\\$eval|\\$\\$eval|waitForFunction)$/]";
 
@@ -147,12 +152,12 @@ export default tseslint.config(
   },
   {
     files: ["src/ui/**/*.{ts,tsx}"],
-    ignores: ["src/ui/kit/link.tsx"],
+    ignores: ["src/ui/kit/link.tsx", "src/ui/kit/router.ts"],
     rules: {
       "no-restricted-imports": [
         "error",
         {
-          paths: [linkAhead],
+          paths: [linkAhead, ownRouter],
           patterns: [
             {
               group: ["@/app/*", "@/store/*", "**/app/**", "**/store/**", "postgres"],

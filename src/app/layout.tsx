@@ -7,7 +7,7 @@ import { cookies } from "next/headers";
 import Link from "@/ui/kit/link";
 import { NOT_ADVICE } from "@/core/cautions/rules";
 import { SubstanceDefs } from "@/ui/figures/substance";
-import { StandIn } from "@/ui/kit/away";
+import { KeptLine } from "@/ui/kit/kept-line";
 import { Keys } from "@/ui/kit/keys";
 import { KnowsProvider } from "@/ui/kit/knows";
 import { Look } from "@/ui/kit/look";
@@ -16,6 +16,7 @@ import { Nav } from "@/ui/kit/nav";
 import { KitchenLine } from "@/ui/kitchen/line";
 import { KitchenProvider } from "@/ui/kitchen/kitchen";
 import { Live } from "@/ui/kit/live";
+import { Shell } from "@/ui/kit/shell";
 import { UnitsProvider, UnitsSwitch } from "@/ui/kit/units";
 import { TodayProvider } from "@/ui/kit/when";
 import { db } from "@/store/db";
@@ -39,12 +40,12 @@ export default async function Layout({ children }: { children: React.ReactNode }
     <html lang="en" data-look={look === "device" ? undefined : look}>
       <body>
         <SubstanceDefs />
-        <StandIn />
         <UnitsProvider initial={display} household={home.units} degrees={home.degrees} lengths={home.lengths}>
           <KnowsProvider knows={home.knows}>
             <TodayProvider today={today}>
               <KitchenProvider now={now} frozen={isFrozen()} clocks={clocks} instruments={hasInstruments()}>
                 <Live />
+                <Shell />
                 <a
                   href="#main"
                   className="sr-only focus:not-sr-only focus:absolute focus:bg-paper focus:p-3 focus:z-10"
@@ -72,6 +73,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
                     <UnitsSwitch />
                   </span>
                 </header>
+                <KeptLine zone={home.zone} />
                 <KitchenLine />
                 <main id="main" className="px-4 sm:px-8 pb-6">
                   {children}

@@ -19,7 +19,7 @@ const DOORS: readonly Door[] = [
   { path: /^\/feed\/[\w-]{43}\.ics$/, methods: READ, who: "secret" },
   // The app's own code, fonts and icons; none of it is anybody's but a device's.
   { path: /^\/_next\/static\/[\w./~()[\]@%-]+$/, methods: READ, who: "hand" },
-  { path: /^\/(?:icon\.svg|manifest\.webmanifest|favicon\.ico)$/, methods: READ, who: "hand" },
+  { path: /^\/(?:icon\.svg|manifest\.webmanifest|favicon\.ico|sw\.js)$/, methods: READ, who: "hand" },
   // Carrying the house out, and who lives in it, is a keeper's.
   { path: /^\/export(?:\/.*)?$/, methods: READ, who: "keeper" },
   { path: /^\/api\/household(?:\/.*)?$/, methods: ["POST"], who: "keeper" },

@@ -19,13 +19,17 @@ export interface Letter {
   readonly body: Readonly<Record<string, unknown>>;
   /** When it was written, ms by this device's clock. */
   readonly wroteAt: number;
+  /** What it says happened when it was written, unless it says another time itself. */
+  readonly happened?: boolean;
   readonly state: "waiting" | "refused" | "written";
   /** What the house said against it. */
   readonly fault?: Fault;
+  /** Where its journal stood when it was refused: what the maker is shown beside it, and has seen when they say it again. */
+  readonly seen?: number;
   readonly answer?: Answer;
   readonly answeredAt?: number;
 }
-export type NewLetter = Pick<Letter, "key" | "url" | "stream" | "body" | "wroteAt">;
+export type NewLetter = Pick<Letter, "key" | "url" | "stream" | "body" | "wroteAt" | "happened">;
 
 /** Where letters are kept: they outlast the page. */
 export interface Box {

@@ -15,15 +15,23 @@ export interface OutboxState {
   readonly reached: boolean | undefined;
   /** When the house answered last, ms by this device's clock. */
   readonly lastWordAt: number | undefined;
+  /** Keys of what a page is waiting for still: it has been told neither that it is written nor that it is kept. */
+  readonly awaited: ReadonlySet<string>;
 }
-const EMPTY: OutboxState = { letters: [], reached: undefined, lastWordAt: undefined };
+export const NOTHING_KEPT: OutboxState = {
+  letters: [],
+  reached: undefined,
+  lastWordAt: undefined,
+  awaited: new Set(),
+};
 
 /** Letters that were answered are kept so long, ms, and no more than so many: for pages that were made before. */
 const KEEP_ANSWERED_MS = 36 * 60 * 60_000;
 const MOST_ANSWERED = 400;
 /** Tried again after so many ms at first, and at most. */
-const [FIRST_MS, LONGEST_MS] = [500, 15_000];
+const [FIRST_MS, LONGEST_MS] = [250, 15_000];
 
+const NO_ANSWER: Fault = { name: "Away", message: "No answer has come yet.", path: [] };
 const BEHIND: Fault = {
   name: "WaitsBehind",
   message: "It is kept here and goes once what was refused before it is settled.",
@@ -48,7 +56,7 @@ export interface Surroundings {
 
 /** One way out of a device: what is written is first kept, then sent, in order, until the house has it or says why not. */
 export class Outbox {
-  private is = EMPTY;
+  private is = NOTHING_KEPT;
   private readonly listeners = new Set<() => void>();
   private readonly waiting = new Map<string, Waiting>();
   private going: Promise<void> | undefined;
@@ -77,9 +85,10 @@ export class Outbox {
 
   /**
    * Keeps a letter and sends it. Throws where it cannot be kept.
-   * @param tries in vain after which it is told as kept; while the house is known to be away it is told at once
+   * @param tries in vain after which it is told as kept @param patienceMs after which it is told so too, where no answer has come;
+   * while the house is known to be away that is at once
    */
-  async write(letter: NewLetter, tries: number): Promise<Outcome> {
+  async write(letter: NewLetter, tries = Infinity, patienceMs = Infinity): Promise<Outcome> {
     const kept = await this.box.put(letter);
     if (kept.state === "written") return { is: "written", answer: kept.answer! };
     // What was refused and is said once more in the same words is tried once more.
@@ -87,7 +96,10 @@ export class Outbox {
     const outcome = new Promise<Outcome>((done) => this.waiting.set(letter.key, { done, tries }));
     await this.refresh();
     this.round.changed?.();
+    const isAway = this.is.reached === false;
     void this.flush();
+    if (patienceMs < Infinity)
+      this.round.later(isAway ? 0 : patienceMs, () => this.tellKept(kept, NO_ANSWER));
     return outcome;
   }
 
@@ -111,13 +123,24 @@ export class Outbox {
     return this.going;
   }
 
-  /** Says again what was refused, as it stands with what is there now. */
-  async again(n: number, seen?: number): Promise<void> {
+  /** The house answered something else that this device asked it, or did not. */
+  heard(answered: boolean): void {
+    if (this.is.reached === answered) return;
+    this.is = { ...this.is, reached: answered };
+    this.tell();
+    if (answered) void this.flush();
+  }
+
+  /** Says again what was refused: having seen what is there now, or sure of what was asked about. */
+  async again(
+    n: number,
+    more: { readonly seen?: number | undefined; readonly sure?: true } = {},
+  ): Promise<void> {
     const l = this.is.letters.find((x) => x.n === n);
     if (l?.state !== "refused") return;
-    const body = seen === undefined ? l.body : { ...l.body, seen };
-    const { fault: _, ...rest } = l;
-    await this.box.set({ ...rest, body, state: "waiting" });
+    const { seen = l.body["seen"], ...sure } = more;
+    const { fault: _fault, seen: _seen, ...rest } = l;
+    await this.box.set({ ...rest, body: { ...l.body, seen, ...sure }, state: "waiting" });
     await this.refresh();
     this.round.changed?.();
     await this.flush();
@@ -145,7 +168,7 @@ export class Outbox {
       const sent = asSent(letters, next, this.round.now());
       const reply = sent.ok
         ? await this.post(next.url, sent.body)
-        : ({ is: "refused", fault: sent.fault } as const);
+        : ({ is: "refused", fault: sent.fault, seq: undefined } as const);
       // A page that was closed meanwhile has no say any more; the letter is where it was.
       if (this.closed) return;
       if (reply.is === "away") {
@@ -158,11 +181,11 @@ export class Outbox {
       if (reply.is === "taken")
         await this.box.set({ ...next, state: "written", answer: reply.answer, answeredAt });
       else if (waits) await this.box.remove(next.n);
-      else await this.box.set({ ...next, state: "refused", fault: reply.fault, answeredAt });
+      else await this.box.set(refusedAs(next, reply.fault, reply.seq, answeredAt));
+      this.waiting.delete(next.key);
       await this.refresh({ reached: true, lastWordAt: answeredAt });
       this.round.changed?.();
       if (!waits) continue;
-      this.waiting.delete(next.key);
       if (reply.is === "taken") waits.done({ is: "written", answer: reply.answer });
       else
         waits.done({
@@ -180,6 +203,7 @@ export class Outbox {
     const w = this.waiting.get(letter.key);
     this.waiting.delete(letter.key);
     w?.done({ is: "kept", letter, fault });
+    if (w) this.tell();
   }
 
   /** The house does not answer: those who waited long enough are told that it is kept, and it is tried again by and by. */
@@ -216,9 +240,19 @@ export class Outbox {
   }
 
   private async refresh(more: Partial<OutboxState> = {}): Promise<void> {
-    this.is = { ...this.is, ...more, letters: await this.box.all() };
+    const letters = await this.box.all();
+    this.is = { ...this.is, ...more, letters };
+    this.tell();
+  }
+
+  private tell(): void {
+    this.is = { ...this.is, awaited: new Set(this.waiting.keys()) };
     for (const tell of this.listeners) tell();
   }
+}
+
+function refusedAs(l: Letter, fault: Fault, seen: number | undefined, answeredAt: number): Letter {
+  return { ...l, state: "refused", fault, answeredAt, ...(seen === undefined ? {} : { seen }) };
 }
 
 /** What is sent next: the oldest that waits, of a stream in which nothing before it was refused. */

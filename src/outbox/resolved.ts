@@ -52,7 +52,7 @@ export function asSent(
   const is = bodyNow(letters, letter);
   const { seen, at, on } = letter.body;
   const ago = Math.round(nowMs - letter.wroteAt);
-  const late = ago >= AT_ONCE_MS && at === undefined && on === undefined;
+  const late = letter.happened === true && ago >= AT_ONCE_MS && at === undefined && on === undefined;
   const saw = typeof seen === "number" ? seenOf(letters, seen) : undefined;
   const { seen: _, body: __, ...rest } = letter.body;
   return {

@@ -197,7 +197,16 @@ export async function writeBottle(
     const found = await bottleOf(tx, id);
     if (!found) return no("NoSuchBottle", "There is no such bottle.");
     const { batch, filled } = found;
-    const write = { streamId: id, key: r.key, type, body: r.body, seen: r.seen, at: r.at, on: r.on, ago: r.ago };
+    const write = {
+      streamId: id,
+      key: r.key,
+      type,
+      body: r.body,
+      seen: r.seen,
+      at: r.at,
+      on: r.on,
+      ago: r.ago,
+    };
     return appendWithin(tx, streamOf(batch, filled), write, (t, b, day) =>
       completed(t, type, r.body, b!, { batch, day, sure: r.sure ?? false }),
     );

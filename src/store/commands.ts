@@ -14,6 +14,7 @@ import { reckonProgram } from "../core/reckoning/reckon";
 import type { Program } from "../core/reckoning/program";
 import { resolve } from "../core/reckoning/resolve";
 import type { Catalogue } from "../core/material/catalogue";
+import { MOST_AGO } from "./times";
 import type { Sql, Tx } from "./db";
 import { RefusedAlong, appendWithin, followingKey } from "./append";
 import { BATCHES, type Written, append, nextCode } from "./journal";
@@ -30,6 +31,8 @@ export const BeginRequest = z.strictObject({
   recipe: z.strictObject({ id: z.uuid(), version: z.number().int().min(1) }).optional(),
   /** The day it was begun, where that is not today. */
   on: realDay("Write the day as 2027-01-31.").optional(),
+  /** How long ago it was begun, ms, where it lay on a device that could not send it. */
+  ago: z.number().int().min(0).max(MOST_AGO).optional(),
   /** Other jars that are filled alike with it. */
   also: z
     .array(z.uuid())
@@ -158,6 +161,7 @@ export function begin(sql: Sql, r: BeginRequest, plan: Plan): Promise<Written> {
         ...(also.length > 0 ? { also } : {}),
       },
       on: r.on,
+      ago: r.ago,
     },
     async (tx, _batch, day) => {
       if (r.recipe) {
@@ -194,7 +198,15 @@ async function begunAlike(
   const done = await appendWithin(
     tx,
     BATCHES,
-    { streamId: id, key, type: "begun", body: { plan: r.plan, reasons: r.reasons }, on, along: true },
+    {
+      streamId: id,
+      key,
+      type: "begun",
+      body: { plan: r.plan, reasons: r.reasons },
+      on,
+      ago: r.ago,
+      along: true,
+    },
     (_tx, _batch, day) => begunBody(tx, r, plan, { day, nth }),
   );
   if (!done.ok) throw new RefusedAlong(done.fault);

@@ -9,9 +9,7 @@ import { RefusedAlong, appendWithin, followingKey } from "./append";
 import type { Sql, Tx } from "./db";
 import { BATCHES, type Written, append, batchOf } from "./journal";
 import { follow } from "./effects";
-
-/** A letter that lay longer on a device than this many ms says its day itself. */
-const MOST_AGO = 90 * 24 * 60 * 60_000;
+import { MOST_AGO } from "./times";
 
 /** What the batch pages send: one event of a type, under a key. */
 export const EventRequest = z.strictObject({

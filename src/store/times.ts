@@ -4,6 +4,8 @@ import type { Stream, Write } from "./append";
 import type { Bare } from "./may-append";
 import { now } from "./clock";
 
+/** What lay longer than this on a device, ms, says its day itself. */
+export const MOST_AGO = 90 * 24 * 60 * 60_000;
 /** How far a maker's clock may run ahead. */
 const GRACE_MS = 5 * 60_000;
 

@@ -98,6 +98,7 @@ class Device {
       url: `/api/batches/${this.batch}`,
       stream: this.batch,
       wroteAt: this.clock,
+      happened: true,
     };
     const outcome = this.outbox.write({ ...letter, body: { type, body, seen } }, 1);
     this.open.push(outcome);
@@ -198,7 +199,7 @@ class Trial {
         if (!first) continue;
         // Somebody else wrote meanwhile: the maker looks at what stands there now, and says it again.
         if (first.body["type"] === "corrected" && first.fault?.name === "ChangedMeanwhile") {
-          await d.outbox.again(first.n, fold(d.events)!.seq);
+          await d.outbox.again(first.n, { seen: fold(d.events)!.seq });
           continue;
         }
         this.drop(first);

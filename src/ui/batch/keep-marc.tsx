@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useState } from "react";
 import type { Result } from "@/core/fault";
 import type { Day } from "@/core/day";

@@ -1,6 +1,6 @@
 "use client";
 import { useToday } from "../kit/when";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useRef, useState } from "react";
 import type { ToBatch } from "@/contract/writes";
 import { type Day, printDay } from "@/core/day";

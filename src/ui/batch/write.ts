@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useRef } from "react";
 import type { ToBatch } from "@/contract/writes";
 import { useIntent } from "../kit/intent";

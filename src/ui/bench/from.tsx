@@ -1,7 +1,7 @@
 "use client";
 import { Told } from "../kit/told";
 import Link from "../kit/link";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useRef, useState } from "react";
 import type { Fault } from "@/core/fault";
 import type { Plan } from "@/core/plan/plan";

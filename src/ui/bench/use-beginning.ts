@@ -1,4 +1,4 @@
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useCallback, useRef, useState } from "react";
 import { likeFirst } from "@/core/advice/fixes";
 import type { Fault } from "@/core/fault";

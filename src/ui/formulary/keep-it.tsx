@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useState } from "react";
 import { differences, type Difference } from "@/core/formulary/differences";
 import type { CameFrom } from "@/core/formulary/events";

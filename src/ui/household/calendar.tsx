@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useState } from "react";
 import type { FeedAnswer } from "@/contract/writes";
 import { send } from "../kit/send";

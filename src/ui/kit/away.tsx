@@ -52,21 +52,3 @@ export function NotMade() {
     </div>
   );
 }
-
-/** How long a page is left alone before the stand-in is put up, ms. */
-const SETTLED_MS = 4000;
-
-/** Puts up what stands in for the server while it is away. */
-export function StandIn() {
-  useEffect(() => {
-    if (!("serviceWorker" in navigator)) return;
-    // Once the page has settled: it is for later, and must not be in the way now.
-    const soon = setTimeout(() => {
-      void navigator.serviceWorker.register("/sw.js").catch(() => {
-        // Without it the browser's own page is shown; nothing else depends on it.
-      });
-    }, SETTLED_MS);
-    return () => clearTimeout(soon);
-  }, []);
-  return null;
-}

@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "./router";
 import { useCombobox } from "downshift";
 import { useEffect, useState } from "react";
 import type { PlaceClass } from "@/core/journal/events";

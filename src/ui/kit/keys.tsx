@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "./router";
 import { Dialog } from "radix-ui";
 import { useEffect, useRef, useState } from "react";
 import { Find } from "./find";

@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "./router";
 import { createContext, useContext, useMemo } from "react";
 import { useIntent } from "./intent";
 import { toHouse } from "./writes";

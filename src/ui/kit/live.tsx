@@ -1,6 +1,9 @@
 "use client";
-import { usePathname, useRouter } from "next/navigation";
+import { usePathname } from "next/navigation";
+import { useRouter } from "./router";
 import { useEffect, useState } from "react";
+import { heard as houseHeard } from "./device";
+import { keptSince } from "./kept-since";
 import { useLatest } from "./latest";
 import { wasMine } from "./sent-keys";
 
@@ -20,7 +23,9 @@ function useHeard(heard: (said: string) => void, cameBack: () => void): void {
       line = new EventSource("/api/live");
       line.onmessage = (e: MessageEvent<string>) => now()(e.data);
       line.onopen = () => {
-        if (!first) back()();
+        houseHeard(true);
+        // A page that this device kept is made anew as soon as the house can be heard.
+        if (!first || keptSince() !== undefined) back()();
         first = false;
       };
     };

@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "./router";
 import { createContext, useContext, useEffect, useMemo, useState } from "react";
 import type { UnitSystem } from "@/core/quantity/units";
 import { METRIC, type Measures, measuresOf } from "@/core/reading/measures";

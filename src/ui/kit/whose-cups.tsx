@@ -1,6 +1,6 @@
 "use client";
 import { Told } from "./told";
-import { useRouter } from "next/navigation";
+import { useRouter } from "./router";
 import { useState } from "react";
 import type { SettingsSaid } from "@/contract/writes";
 import { useIntent } from "./intent";

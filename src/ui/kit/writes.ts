@@ -18,6 +18,12 @@ import type { Standing } from "@/core/standing/standing";
 export interface Writing<A extends Answer = Answer> {
   readonly url: string;
   readonly body: Readonly<Record<string, unknown>>;
+  /** The journal it is of: such a writing may lie on this device until the house answers. What is of no journal is sent at once, or not at all. */
+  readonly stream?: string;
+  /** It happened when it is written, unless it says another day: what lies here is not of the day it is sent. */
+  readonly happened?: true;
+  /** Its effect is shown from this device, whether or not the house has it yet. */
+  readonly shown?: true;
   /** Never there: it ties the answer's type to the writing. */
   readonly answered?: A;
 }
@@ -40,16 +46,26 @@ export const toBatch = <T extends keyof ToBatch>(
   type: T,
   body: ToBatch[T],
   more: Seen = {},
-): Writing<BatchAnswer> => ({ url: `/api/batches/${id}`, body: { type, body, ...more } });
+): Writing<BatchAnswer> => ({
+  url: `/api/batches/${id}`,
+  body: { type, body, ...more },
+  stream: id,
+  happened: true,
+  // What is promised of a bottle is the house's to say, so that a bottling is shown once the house has it.
+  ...(type === "bottled" ? {} : { shown: true }),
+});
 
 export const toBegin = (id: string, body: Beginning): Writing<BatchAnswer> => ({
   url: "/api/batches",
   body: { id, ...body },
+  stream: id,
+  happened: true,
 });
 
 export const toStand = (id: string, standing: Standing): Writing<BatchAnswer> => ({
   url: "/api/standing",
   body: { id, standing },
+  stream: id,
 });
 
 export const toBottle = <T extends keyof ToBottle>(
@@ -57,21 +73,21 @@ export const toBottle = <T extends keyof ToBottle>(
   type: T,
   body: ToBottle[T],
   more: Seen = {},
-): Writing => ({ url: `/api/bottles/${id}`, body: { type, body, ...more } });
+): Writing => ({ url: `/api/bottles/${id}`, body: { type, body, ...more }, stream: id, happened: true });
 
 export const toStores = <T extends keyof ToStores>(
   id: string,
   type: T,
   body: ToStores[T],
   seen?: number,
-): Writing => ({ url: "/api/stores", body: { id, type, body, seen } });
+): Writing => ({ url: "/api/stores", body: { id, type, body, seen }, stream: id });
 
 export const toRecipe = <T extends keyof ToRecipe>(
   id: string,
   type: T,
   body: ToRecipe[T],
   seen?: number,
-): Writing<RecipeAnswer> => ({ url: "/api/recipes", body: { id, type, body, seen } });
+): Writing<RecipeAnswer> => ({ url: "/api/recipes", body: { id, type, body, seen }, stream: id });
 
 /** @param was what the page saw of the lists it changes */
 export const toHouse = (settings: SettingsSaid, was?: SettingsSaid): Writing => ({

@@ -1,5 +1,8 @@
 "use client";
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { heard } from "../kit/device";
+import { keptSince } from "../kit/kept-since";
+import { useLatest } from "../kit/latest";
 import type { KitchenClock } from "./clock";
 
 interface Said {
@@ -65,7 +68,8 @@ export function KitchenProvider({
   const [seq, setSeq] = useState<number | undefined>();
   const [tells, setTells] = useState<Tells>(() => ({
     serverMs: Date.parse(now),
-    hereMs: Date.now(),
+    // A page that this device kept tells the time of the day it was made.
+    hereMs: keptSince() ?? Date.now(),
     frozen,
   }));
   const [watched, watch] = useState<string | undefined>();
@@ -82,8 +86,10 @@ export function KitchenProvider({
       setTells({ serverMs: Date.parse(said.now), hereMs: Date.now(), frozen: said.frozen });
       setClocks(said.clocks);
       setSeq(said.seq ?? undefined);
+      heard(true);
     } catch {
       // The server is away: clocks go on by what is known.
+      heard(false);
     }
   }, [watched]);
   const every = clocks.length > 0 || watched ? OFTEN : SELDOM;
@@ -111,7 +117,21 @@ export function useKitchen(): Kitchen {
   return k;
 }
 
-const timeBy = (t: Tells): number => (t.frozen ? t.serverMs : t.serverMs + Date.now() - t.hereMs);
+const timeBy = (t: Tells, hereMs = Date.now()): number =>
+  t.frozen ? t.serverMs : t.serverMs + hereMs - t.hereMs;
+
+/** The house's time of an instant of this device, ms; the same function until the house tells its time anew by more than a little. */
+export function useTimeOf(): (hereMs: number) => number {
+  const { tells } = useKitchen();
+  const ahead = Math.round((tells.serverMs - tells.hereMs) / 2000);
+  const first = useLatest(tells);
+  // A clock told anew every four seconds is the same clock.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => (hereMs: number) => timeBy(first(), hereMs), [ahead, tells.frozen, first]);
+}
+
+/** When the house last told its time, ms by this device's clock. */
+export const useLastWord = (): number => useKitchen().tells.hereMs;
 
 /** The server's time, ms, told again every so many ms. */
 export function useNow(every: number): number {

@@ -2,7 +2,7 @@
 import { useToday } from "../kit/when";
 import { Check } from "lucide-react";
 import Link from "../kit/link";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useRef, useState } from "react";
 import { printDay } from "@/core/day";
 import { listed } from "@/core/words";

@@ -1,6 +1,6 @@
 "use client";
 import { Told } from "../kit/told";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useMemo, useState } from "react";
 import type { Fault } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";

@@ -1,6 +1,6 @@
 "use client";
 import { Told } from "../kit/told";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useState } from "react";
 import { type Fault, type Result, fail } from "@/core/fault";
 import type { Catalogue } from "@/core/material/catalogue";

@@ -1,6 +1,6 @@
 "use client";
 import { Told } from "../kit/told";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useMemo, useState } from "react";
 import { Printer } from "lucide-react";
 import type { Day } from "@/core/day";

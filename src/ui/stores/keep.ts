@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import type { TypedItem } from "@/contract/writes";
 import { useIntent } from "../kit/intent";
 import { toStores } from "../kit/writes";

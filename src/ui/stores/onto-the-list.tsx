@@ -1,6 +1,6 @@
 "use client";
 import Link from "../kit/link";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useState } from "react";
 import type { Need, Want } from "@/core/stores/need";
 import type { Wanted } from "@/core/stores/item";

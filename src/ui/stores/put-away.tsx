@@ -1,7 +1,7 @@
 "use client";
 import { Told } from "../kit/told";
 import { createContext, useContext, useState } from "react";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../kit/router";
 import { useIntent } from "../kit/intent";
 import { toStores } from "../kit/writes";
 

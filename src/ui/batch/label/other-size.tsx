@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter } from "../../kit/router";
 import { useState } from "react";
 import { useUnits } from "../../kit/units";
 import type { LabelSort } from "@/core/label/sorts";

@@ -1,8 +1,5 @@
-/*
- * Stands between the browser and a server that is away: a page that cannot be fetched is answered with one that says so and comes back by itself,
- * so that nobody meets the browser's own error page. It keeps nothing else; everything is read fresh from the server.
- */
-const AWAY = `<!doctype html>
+/** What is shown for a page that this device does not keep, while the house is away: it comes back by itself, and nobody meets the browser's own error page. */
+export const AWAY = `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <title>Away · Jolly Crock</title>
 <style>
@@ -18,17 +15,3 @@ const back = () => fetch("/api/health", { cache: "no-store" }).then((r) => r.ok 
 document.querySelector("button").addEventListener("click", () => location.reload());
 setInterval(back, 1500);
 </script></body></html>`;
-
-self.addEventListener("install", () => self.skipWaiting());
-// The server is asked at once, while this is still waking up.
-const preload = () => self.registration.navigationPreload?.enable();
-self.addEventListener("activate", (event) => event.waitUntil(Promise.all([preload(), self.clients.claim()])));
-const page = async (event) => (await event.preloadResponse) ?? fetch(event.request);
-self.addEventListener("fetch", (event) => {
-  if (event.request.mode !== "navigate") return;
-  event.respondWith(
-    page(event).catch(
-      () => new Response(AWAY, { status: 503, headers: { "content-type": "text/html; charset=utf-8" } }),
-    ),
-  );
-});

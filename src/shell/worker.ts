@@ -1,0 +1,127 @@
+import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, StaleWhileRevalidate } from "serwist";
+import { AWAY } from "./away-page";
+import { KEPT_TIMING, type ToShell, codeOf, fontsOf, isKeptPage } from "./kept-pages";
+
+/*
+ * The service worker of a page that is trusted: it stands between the browser and a house that may be away. Everything is read fresh where the house
+ * answers; where it does not, a page is shown as it was fetched last, and says so.
+ */
+
+const DAY_S = 24 * 60 * 60;
+const [CODE, PAGES, SMALL] = ["jolly-code", "jolly-pages", "jolly-small"];
+/** A house that takes longer than this to make a page is taken for away, s. */
+const PATIENCE_S = 8;
+
+/** A page as it is kept: with the time it was fetched at, which it says when it is shown. */
+async function stamped(response: Response): Promise<Response> {
+  const headers = new Headers(response.headers);
+  headers.set("server-timing", `${KEPT_TIMING};dur=${Date.now()}`);
+  headers.delete("content-encoding");
+  headers.delete("content-length");
+  return new Response(await response.blob(), { status: 200, headers });
+}
+const isPage = (r: Response): boolean =>
+  r.status === 200 && !r.redirected && (r.headers.get("content-type") ?? "").startsWith("text/html");
+
+const keepPages = {
+  cacheWillUpdate: async ({ response }: { response: Response }) =>
+    isPage(response) ? stamped(response) : null,
+};
+
+const serwist = new Serwist({
+  precacheEntries: [],
+  skipWaiting: false,
+  clientsClaim: true,
+  navigationPreload: true,
+  disableDevLogs: true,
+  runtimeCaching: [
+    {
+      // Named after what is in it: what was fetched once is right for ever.
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith("/_next/static/"),
+      handler: new CacheFirst({
+        cacheName: CODE,
+        plugins: [new ExpirationPlugin({ maxEntries: 600, maxAgeSeconds: 90 * DAY_S })],
+      }),
+    },
+    {
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin && request.mode === "navigate" && isKeptPage(url.pathname),
+      handler: new NetworkFirst({
+        cacheName: PAGES,
+        networkTimeoutSeconds: PATIENCE_S,
+        matchOptions: { ignoreVary: true },
+        plugins: [keepPages, new ExpirationPlugin({ maxEntries: 120, maxAgeSeconds: 30 * DAY_S })],
+      }),
+    },
+    {
+      matcher: ({ url, sameOrigin }) =>
+        sameOrigin &&
+        /^\/(?:icon\.svg|manifest\.webmanifest|batch\/[^/]+\/picture\/[^/]+)$/.test(url.pathname),
+      handler: new StaleWhileRevalidate({
+        cacheName: SMALL,
+        plugins: [new ExpirationPlugin({ maxEntries: 200, maxAgeSeconds: 30 * DAY_S })],
+      }),
+    },
+    {
+      matcher: ({ request }) => request.mode === "navigate",
+      handler: async ({ event, request }) =>
+        (await (event as FetchEventLike).preloadResponse) ?? fetch(request),
+    },
+  ],
+});
+interface FetchEventLike {
+  readonly preloadResponse?: Promise<Response | undefined>;
+}
+
+serwist.setCatchHandler(async ({ request }) => {
+  if (request.mode !== "navigate") return Response.error();
+  return new Response(AWAY, { status: 503, headers: { "content-type": "text/html; charset=utf-8" } });
+});
+
+/** Keeps what a page runs on, as far as it is not kept already. */
+async function keepCode(paths: readonly string[]): Promise<void> {
+  const code = await caches.open(CODE);
+  for (const path of paths) {
+    let there = await code.match(path);
+    if (!there) {
+      const r = await fetch(path);
+      if (!r.ok) continue;
+      await code.put(path, r.clone());
+      there = r;
+    }
+    if (path.endsWith(".css")) await keepCode(fontsOf(await there.text(), path));
+  }
+}
+
+/** Fetches pages and what they run on, one after the other, so that the house is not asked for all at once. */
+async function keep(paths: readonly string[]): Promise<void> {
+  const pages = await caches.open(PAGES);
+  for (const path of paths.filter(isKeptPage)) {
+    const r = await fetch(path, { headers: { accept: "text/html" } }).catch(() => undefined);
+    if (!r) return;
+    if (!isPage(r)) continue;
+    const html = await r.clone().text();
+    await pages.put(path, await stamped(r));
+    await keepCode(codeOf(html));
+  }
+}
+
+interface ShellScope {
+  addEventListener: (
+    what: "message",
+    call: (e: { data: ToShell; waitUntil: (p: Promise<unknown>) => void }) => void,
+  ) => void;
+  skipWaiting: () => Promise<void>;
+}
+const shell = self as unknown as ShellScope;
+shell.addEventListener("message", (e) => {
+  switch (e.data.say) {
+    case "keep":
+      e.waitUntil(keep(e.data.paths));
+      break;
+    case "renew":
+      e.waitUntil(shell.skipWaiting());
+      break;
+  }
+});
+serwist.addEventListeners();
