@@ -1,9 +1,11 @@
 /** A telephone let into the house by hand: the phrase told on one screen, said on another, a tick, and sent away. TLS by the household's own authority. */
 import { execFileSync } from "node:child_process";
+import { randomUUID } from "node:crypto";
 import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Browser, Page } from "puppeteer-core";
+import { begin } from "../../src/store/commands";
 import { batchOf } from "../../src/store/journal";
 import { launchChromium } from "../../tools/chromium";
 import {
@@ -21,7 +23,9 @@ import {
   words,
 } from "../support";
 import { type FrontUp, openFront } from "../front";
+import { thymeOxymel } from "../plans";
 
+process.env["JOLLY_NOW_FROZEN"] = "2026-11-24T09:00:00Z";
 const AT = "127.0.0.9";
 const SECRET = "7".repeat(64);
 let home: Household;
@@ -76,6 +80,9 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
+/** The phrase of the house, once it was told. */
+let phrase = "";
+
 const DOOR = '[aria-labelledby="door"]';
 const told = (page: Page): Promise<string> => page.$eval(DOOR, (e) => (e as HTMLElement).innerText);
 
@@ -85,7 +92,7 @@ test("the phrase is told, a telephone says it by finger, ticks a jar, and is sen
   expect(await told(house)).toContain(at);
   await clickOn(house, "make five words");
   await house.waitForSelector(`${DOOR} [role=status] strong`);
-  const phrase = await house.$eval(`${DOOR} [role=status] strong`, (e) => (e as HTMLElement).innerText);
+  phrase = await house.$eval(`${DOOR} [role=status] strong`, (e) => (e as HTMLElement).innerText);
   expect(phrase).toMatch(/^[a-z]+( [a-z]+){4}$/);
   await clickOn(house, "let a device in");
   await says(house, "The door is open for");
@@ -157,4 +164,122 @@ test("a browser that did not take the certificate in is warned, and is shown not
   const page = await newPage(keeper);
   await expect(page.goto(at)).rejects.toThrow(/ERR_CERT_AUTHORITY_INVALID/);
   await page.close();
+});
+
+/** A page of a device of its own that says the phrase at the open door. */
+async function letIn(called: string, width: number, height: number): Promise<Page & { errors: string[] }> {
+  const page = await newPage(await device.createBrowserContext(), width, height);
+  await page.goto(`${at}/`);
+  await page.type("#phrase", phrase);
+  await page.type("#name", called);
+  await page.keyboard.press("Enter");
+  await awake(page);
+  await says(page, "Today");
+  return page;
+}
+/** Until the device keeps this page itself, with what it runs on. */
+const isKept = (page: Page): Promise<unknown> =>
+  page.waitForFunction(async () => {
+    const pages = await caches.open("jolly-pages");
+    return (
+      navigator.serviceWorker.controller !== null && (await pages.match(location.pathname)) !== undefined
+    );
+  });
+const headOf = (page: Page): Promise<string> => page.$eval("h1", (e) => (e as HTMLElement).innerText);
+async function tick(page: Page): Promise<string> {
+  const was = await headOf(page);
+  await page.keyboard.press("Space");
+  await page.waitForFunction((h) => document.querySelector("h1")?.innerText !== h, {}, was);
+  return headOf(page);
+}
+
+test("the signal goes in the middle of a making; twenty entries on each of two devices are written once, in order", async () => {
+  // The door stands open still.
+  const tablet = await letIn("tablet by the stove", 1280, 800);
+  const phone = await letIn("telephone in the pantry", 390, 844);
+  const idOf = async (code: string) =>
+    (await home.sql<{ id: string }[]>`select id from batch where code = ${code}`)[0]!.id;
+  const [oxymel, jar] = [randomUUID(), await idOf("OX-26-02")];
+  const plan = thymeOxymel();
+  expect((await begin(home.sql, { id: oxymel, key: randomUUID(), plan, reasons: {} }, plan)).ok).toBe(true);
+  const rows = (id: string) => home.sql<
+    {
+      seq: number;
+      type: string;
+      by: string | null;
+      text: string | null;
+      of: number | null;
+      did: string | null;
+    }[]
+  >`
+    select seq, type, by_device->>'name' as by, body->>'text' as text, (body->>'seq')::int as of, body->>'did' as did
+    from event where stream_id = ${id} order by seq`;
+  const [oxymelWas, jarWas] = [(await rows(oxymel)).length, (await rows(jar)).length];
+
+  // The phone's page of the jar is open and the phone walks out of reach; the tablet's making stands, and the house itself goes.
+  await goTo(phone, `${at}/batch/${jar}`);
+  await goTo(tablet, `${at}/batch/${oxymel}/make`);
+  await isKept(tablet);
+  await tick(tablet);
+  await phone.setOfflineMode(true);
+  await front.stop();
+  await app.stop("SIGKILL");
+  await tablet.bringToFront();
+  const steps: string[] = [];
+  for (let i = 0; i < 3; i++) steps.push(await tick(tablet));
+  await says(tablet, "3 things kept here");
+  // Closed and opened again without a signal, it stands where it stood.
+  await tablet.reload();
+  await tablet.waitForFunction((h) => document.querySelector("h1")?.innerText === h, {}, steps.at(-1)!);
+  await says(tablet, "This page is as it stood at");
+  // Undone and done again, as one does: each is an entry.
+  for (let i = 0; i < 8; i++) {
+    const was = await headOf(tablet);
+    await clickOn(tablet, /undo the last tick/i);
+    await tablet.waitForFunction((h) => document.querySelector("h1")?.innerText !== h, {}, was);
+    expect(await tick(tablet)).toBe(was);
+  }
+  await tick(tablet);
+  await says(tablet, "20 things kept here");
+  await phone.bringToFront();
+  for (let i = 1; i <= 20; i++) {
+    await phone.tap("#note");
+    await phone.keyboard.type(`what I saw, ${i}`);
+    await (await phone.waitForSelector("::-p-text(keep the note)"))!.tap();
+    await phone.waitForFunction(() => (document.querySelector("#note") as HTMLTextAreaElement).value === "");
+  }
+  await says(phone, "20 things kept here");
+  expect((await rows(oxymel)).length).toBe(oxymelWas + 1);
+  expect((await rows(jar)).length).toBe(jarWas);
+
+  // Back: nobody touches anything.
+  app = await serve(home.url, "2026-11-24T09:00:00Z", app.port, undefined, { JOLLY_FRONT_SECRET: SECRET });
+  front = await openFront({
+    database: home.url,
+    app,
+    at: AT,
+    port: Number(new URL(at).port),
+    folder: join(folder, "keys"),
+    secret: SECRET,
+  });
+  await phone.setOfflineMode(false);
+  for (const page of [tablet, phone]) {
+    await page.bringToFront();
+    await page.waitForFunction(() => !document.body.innerText.includes("kept here"));
+  }
+  const made = (await rows(oxymel)).slice(oxymelWas + 1);
+  expect(made.map((r) => r.by)).toEqual(Array(20).fill("tablet by the stove"));
+  expect(made.map((r) => r.type === "corrected")).toEqual(
+    [3, ...Array<number>(8).fill(0)]
+      .flatMap((n) => (n ? [false, false, false] : [true, false]))
+      .concat([false]),
+  );
+  // Each taking back is of the tick before it, at the place that was given in the house.
+  for (const [i, r] of made.entries()) if (r.type === "corrected") expect(r.of).toBe(made[i - 1]!.seq);
+  expect((await rows(jar)).slice(jarWas).map((r) => [r.by, r.text])).toEqual(
+    Array.from({ length: 20 }, (_, i) => ["telephone in the pantry", `what I saw, ${i + 1}`]),
+  );
+  // What was being fetched when the signal went could not be fetched, and is no error of ours.
+  expect([...tablet.errors, ...phone.errors].filter((e) => !/Failed to fetch/.test(e))).toEqual([]);
+  await Promise.all([tablet.close(), phone.close()]);
 });

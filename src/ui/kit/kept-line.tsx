@@ -16,16 +16,15 @@ import { listenToWants } from "./wants-house";
 /** A letter that has lain so long is told of, ms: one that is on its way is no news. */
 const NEWS_MS = 3000;
 
-/** Whether something has lain here longer than it takes to send it. */
+/** Whether something lies here longer than it takes to send it; once that is told, until the last of it is sent. */
 function useLain(waiting: readonly Letter[], isAway: boolean): boolean {
-  const oldest = waiting[0]?.wroteAt;
-  const [lain, setLain] = useState<number | undefined>();
+  const some = waiting.length > 0;
+  const [lain, setLain] = useState(false);
   useEffect(() => {
-    if (oldest === undefined) return;
-    const timer = setTimeout(() => setLain(oldest), Math.max(0, oldest + NEWS_MS - Date.now()));
+    const timer = setTimeout(() => setLain(some), some && !isAway ? NEWS_MS : 0);
     return () => clearTimeout(timer);
-  }, [oldest]);
-  return waiting.length > 0 && (isAway || lain === oldest);
+  }, [some, isAway]);
+  return some && (isAway || lain);
 }
 
 /** Pages are made anew once the last of what lay here is sent. */
@@ -82,6 +81,24 @@ function useWanted(isAway: boolean): string {
   return isAway ? wanted : "";
 }
 
+/** Everything that waits here, in the order it was written. */
+function WhatIsKept({ letters }: { letters: readonly Letter[] }) {
+  return (
+    <details>
+      <summary className="plain inline-flex items-center min-h-11">what is kept</summary>
+      <ol className="pb-2">
+        {letters.map((l) => (
+          <li key={l.n}>
+            <Link href={pageOf(l)} className="inline-flex items-center min-h-11">
+              {letterWords(l)}
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
+
 /** What this device wrote and the house does not have yet, in one line; nothing where all is sent. */
 export function KeptLine({ zone }: { zone: string }) {
   const { letters, reached } = useKept();
@@ -112,6 +129,7 @@ export function KeptLine({ zone }: { zone: string }) {
           </button>
         </p>
       )}
+      {lain && <WhatIsKept letters={waiting} />}
       {isAway && kept !== undefined && (
         <p role="status">
           The house does not answer. This page is as it stood at {clockTime(timeOf(kept), zone)}.

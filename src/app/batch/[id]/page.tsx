@@ -17,6 +17,7 @@ import { lastChanges } from "@/core/journal/changes";
 import { recipeOf } from "@/core/journal/recipe";
 import { changeWords } from "@/ui/plan/changes";
 import { Recipe } from "@/ui/batch/recipe";
+import { Unsent } from "@/ui/batch/unsent";
 import { TakeBack } from "@/ui/batch/take-back";
 import { Unsound } from "@/ui/batch/unsound";
 import {
@@ -250,6 +251,7 @@ export default async function BatchView({ params }: { params: Promise<{ id: stri
             {working && <TakeBack batch={batch} />}
             {batch.state !== "undone" && <Pictures batch={batch} />}
             <h2 className="ruled-head pt-4">Journal</h2>
+            <Unsent id={batch.id} />
             <Diary batch={batch} />
           </div>
           <aside className="min-w-0">
