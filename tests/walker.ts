@@ -162,6 +162,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   ],
   [/^Bottle \d+: (?:fill it|pour it back)$/, "changes"],
   // At the stove.
+  [/^(?:read it aloud|say it again|be quiet)$/, "changes"],
   [/^(?:set a clock|the whole walk)/, "changes"],
   // What is written or printed, which the other tests do.
   [/: done$|^all \d done$|^One (?:fewer|more) |^count them in$|^no longer here/, "writes"],

@@ -2,6 +2,7 @@
 # Sourced by ../jolly, which has set -euo pipefail and stands in the project's folder.
 . tools/cluster.sh
 . tools/serve.sh
+. tools/unit.sh
 
 say() { printf '%s\n' "$*" >&2; }
 die() { say "jolly: $*"; exit 1; }

@@ -33,6 +33,13 @@ as_app() {
   exec env -u DATABASE_ROOT -u JOLLY_APP_PASSWORD "${who[@]}" "$@"
 }
 
+# What a household may be called.
+household_named() {
+  local household=$1
+  case "$household" in *[!a-z0-9-]*|''|-*) die "a household's name is small letters, figures and dashes, like “lock-cottage”." ;; esac
+  [ ${#household} -le 40 ] || die "a household's name is at most 40 letters long."
+}
+
 # Starts the app and waits until it answers; sets SERVER.
 app_up() {
   local how=$1 port=$2 log=$3 i=0
@@ -138,8 +145,7 @@ serve() {
     --port) port=${2:?a number is wanted after --port}; shift 2 ;;
     *) die "start does not know “$1”. See ./jolly help." ;;
   esac; done
-  case "$household" in *[!a-z0-9-]*|''|-*) die "a household's name is small letters, figures and dashes, like “lock-cottage”." ;; esac
-  [ ${#household} -le 40 ] || die "a household's name is at most 40 letters long."
+  household_named "$household"
   case "$port" in *[!0-9]*|''|??????*) die "a port is a number from 1 to 65535." ;; esac
   { [ "$port" -ge 1 ] && [ "$port" -le 65535 ]; } || die "a port is a number from 1 to 65535."
   [ -z "${JOLLY_NOW:-}" ] || real_clock JOLLY_NOW "$JOLLY_NOW"

@@ -187,6 +187,31 @@ describe("a syrup, from the Bench to the bottle, with instruments at hand", () =
     await page.waitForSelector('[role="timer"]');
   });
 
+  test("asked for, it is read aloud as it comes, and said again by a key", async () => {
+    // There is no voice here to listen to: what is handed to the browser's own is written down on its way.
+    await page.evaluate(() => {
+      const own = speechSynthesis.speak.bind(speechSynthesis);
+      const heard: string[] = [];
+      Object.assign(window, { heard });
+      speechSynthesis.speak = (u) => {
+        heard.push(u.text);
+        own(u);
+      };
+    });
+    const heard = (): Promise<string[]> =>
+      page.evaluate(() => (window as unknown as { heard: string[] }).heard);
+    await clickOn(page, "read it aloud");
+    await page.waitForFunction(() => (window as unknown as { heard: string[] }).heard.length === 1);
+    await page.keyboard.press("r");
+    await page.waitForFunction(() => (window as unknown as { heard: string[] }).heard.length === 2);
+    const [first, second] = await heard();
+    expect(first).toMatch(/^Simmer it 20 minutes/);
+    expect(second).toBe(first);
+    await clickOn(page, "be quiet");
+    await page.keyboard.press("r");
+    expect((await heard()).length).toBe(2);
+  });
+
   test("a second window ticks, and the first follows", async () => {
     const two = await newPage(browser, 390, 844);
     await two.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });

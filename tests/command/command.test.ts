@@ -1,6 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { readPlan } from "../../src/core/plan/file";
@@ -114,5 +114,33 @@ describe("words it does not know", () => {
     const r = jolly(...args);
     expect(r.code).not.toBe(0);
     expect(r.err).toContain(says);
+  });
+});
+
+describe("./jolly unit", () => {
+  test("prints what starts a household with the machine, and every program it names is there", () => {
+    const r = jolly("unit", "--household", "lock-cottage", "--house");
+    expect([r.code, r.err]).toEqual([0, ""]);
+    const said = new Map(
+      r.out
+        .split("\n")
+        .filter((l) => /^\w+=/.test(l))
+        .map((l) => [l.slice(0, l.indexOf("=")), l.slice(l.indexOf("=") + 1)]),
+    );
+    const [program, ...words] = said.get("ExecStart")!.split(" ");
+    expect(words).toEqual(["start", "--household", "lock-cottage", "--house"]);
+    expect(existsSync(program!)).toBe(true);
+    expect(existsSync(join(said.get("WorkingDirectory")!, "package.json"))).toBe(true);
+    expect(r.out).toMatch(/\[Unit\][^[]*\[Service\][^[]*\[Install\]\nWantedBy=multi-user\.target\n/);
+  });
+  test.each([
+    ["--household", "Lock Cottage"],
+    ["--household", "a;b"],
+    ["--house", "yes"],
+  ])("what cannot be is refused in words: %s %s", (...args) => {
+    const r = jolly("unit", ...args);
+    expect(r.code).not.toBe(0);
+    expect(r.out).toBe("");
+    expect(r.err).toMatch(/^jolly: .{20,}/);
   });
 });

@@ -28,7 +28,13 @@ const SHEET: readonly (readonly [where: string, keys: readonly (readonly [key: s
         ["Esc", "close what is open"],
       ],
     ],
-    ["At the stove", [["Space", "the bar: what is done now"]]],
+    [
+      "At the stove",
+      [
+        ["Space", "the bar: what is done now"],
+        ["r", "say it again, where it is read aloud"],
+      ],
+    ],
     [
       "On the Bench",
       [

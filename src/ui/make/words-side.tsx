@@ -11,6 +11,7 @@ import { Refusal } from "../batch/refusal";
 import type { ShownInstrument } from "../kitchen/instruments";
 import { CautionNote } from "../plan/cautions";
 import { useUnits } from "../kit/units";
+import { Aloud } from "./aloud";
 import { ProbeAtHand, ScaleAtHand } from "./at-hand";
 import { HowMuch, LineInHand } from "./line-in-hand";
 import type { Making } from "./making";
@@ -40,7 +41,7 @@ function TheLine({ p, move }: { p: Props; move: WalkedMove }) {
   if (!line) return null;
   return (
     <>
-      <p className="text-[1.5rem] pt-1">
+      <p data-aloud="" className="text-[1.5rem] pt-1">
         <HowMuch line={line} r={p.r} batch={p.batch} markCm={pourMark(p.r, line.id)} />.
         {line.note && <span className="text-ash"> ({line.note})</span>}
         {line.why && <span className="block text-ash">{line.why}</span>}
@@ -125,7 +126,12 @@ function about(cautions: readonly Caution[], now: WalkedMove): readonly Caution[
 /** What was done last, and what is to be done now and why: the step first, large. */
 export function MoveHead(p: Props) {
   const { now, last } = p.tells.walked;
-  if (!now) return <h1 className="text-[2.25rem] leading-tight pt-2">All of it is done.</h1>;
+  if (!now)
+    return (
+      <h1 data-aloud="" className="text-[2.25rem] leading-tight pt-2">
+        All of it is done.
+      </h1>
+    );
   const words = moveWords(p.saying, now);
   return (
     <section aria-label="What to do now" className="min-w-0">
@@ -141,12 +147,17 @@ export function MoveHead(p: Props) {
         </p>
       )}
       <h1
+        data-aloud=""
         className="text-[1.5rem] min-[24rem]:text-[2rem] sm:text-[2.5rem] leading-[1.15] pt-1"
         aria-live="polite"
       >
         {words.head}
       </h1>
-      {words.why && <p className="text-[1.25rem] pt-2">{words.why}</p>}
+      {words.why && (
+        <p data-aloud="" className="text-[1.25rem] pt-2">
+          {words.why}
+        </p>
+      )}
       {now.sort === "add" && <TheLine p={p} move={now} />}
     </section>
   );
@@ -170,6 +181,7 @@ export function MoveMore(p: Props) {
           then {then.replace(/\.$/, "").replace(/^./, (c) => c.toLowerCase())}
         </p>
       )}
+      <Aloud at={now.id} />
     </>
   );
 }
