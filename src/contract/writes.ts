@@ -79,6 +79,8 @@ export type ToDoor =
   | { readonly do: "own-phrase"; readonly phrase: string }
   | { readonly do: "let-in"; readonly role: "keeper" | "hand"; readonly days?: number }
   | { readonly do: "send-away"; readonly device: string }
+  /** What a device that was sent away handed in, by its key. */
+  | { readonly do: "take-in" | "let-be"; readonly letter: string }
   | { readonly do: "opens"; readonly again: boolean }
   | { readonly do: "copy-also"; readonly folder: string };
 /** A phrase is told once, when it is made. */

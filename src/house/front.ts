@@ -3,7 +3,8 @@ import { type Server, createServer } from "node:https";
 import type { Socket } from "node:net";
 import { household } from "../store/household";
 import type { Sql } from "../store/db";
-import { type Device, type House, admit, deviceOf, houseOf, wrongPhrase } from "../store/devices";
+import { HandIn, awayDevice, handIn } from "../store/handed-in";
+import { type Device, type House, admit, deviceOf, hashed, houseOf, wrongPhrase } from "../store/devices";
 import { inUrl } from "./addresses";
 import { type Who, doorOf, mayPass } from "./doors";
 import { POLICY, doorPage, keepersPage } from "./pages";
@@ -35,6 +36,15 @@ const PATIENCE_MS = 120_000;
 const FIRST_WAIT_MS = 500;
 const LONGEST_WAIT_MS = 60_000;
 const FORM_BYTES = 2048;
+const HAND_IN_BYTES = 2 * 1024 * 1024;
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
 
 export class Front {
   private readonly atOnce = new Map<string, number>();
@@ -118,6 +128,7 @@ export class Front {
     const home = await household(this.of.sql);
     const cookie = `__Host-jolly-${home.id}`;
     if (at.path === "/let-in" && req.method === "POST") return this.letIn(req, res, home.name, cookie);
+    if (at.path === "/hand-in" && req.method === "POST") return this.handIn(req, res, cookie);
     const who = doorOf(req.method ?? "", at.path);
     if (who === "secret") return this.pass(req, res, at.whole, undefined);
     const token = cookieOf(req, cookie);
@@ -205,6 +216,18 @@ export class Front {
     const { token } = await admit(this.of.sql, { name: called, role, days });
     const ages = `${cookie}=${token}; Path=/; Max-Age=${400 * 86_400}; HttpOnly; Secure; SameSite=Lax`;
     res.writeHead(303, { ...PLAIN, location: "/", "set-cookie": ages }).end();
+  }
+
+  /** The one thing a device that was sent away may still do: leave what it wrote with a keeper. */
+  private async handIn(req: IncomingMessage, res: ServerResponse, cookie: string): Promise<void> {
+    const token = cookieOf(req, cookie);
+    const device = token ? await awayDevice(this.of.sql, hashed(token)) : undefined;
+    if (!device) return this.refuse(req, res, 401, "NotLetIn", "This device is not known here.");
+    const text = await bodyOf(req, HAND_IN_BYTES);
+    const letters = HandIn.safeParse(jsonOf(text));
+    if (!letters.success) return this.refuse(req, res, 422, "BadRequest", "That is not what a device keeps.");
+    const taken = await handIn(this.of.sql, device.id, letters.data);
+    res.writeHead(200, { ...PLAIN, "content-type": "application/json" }).end(JSON.stringify({ taken }));
   }
 
   private refuse(

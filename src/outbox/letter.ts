@@ -21,7 +21,8 @@ export interface Letter {
   readonly wroteAt: number;
   /** What it says happened when it was written, unless it says another time itself. */
   readonly happened?: boolean;
-  readonly state: "waiting" | "refused" | "written";
+  /** `handed`: this device was sent away before it could be sent, and it was left with a keeper. */
+  readonly state: "waiting" | "refused" | "written" | "handed";
   /** What the house said against it. */
   readonly fault?: Fault;
   /** Where its journal stood when it was refused: what the maker is shown beside it, and has seen when they say it again. */

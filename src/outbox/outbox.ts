@@ -146,6 +146,15 @@ export class Outbox {
     await this.flush();
   }
 
+  /** Left with a keeper: this device was sent away, and sends no more. */
+  async handed(keys: ReadonlySet<string>): Promise<void> {
+    const answeredAt = this.round.now();
+    for (const l of this.is.letters)
+      if (l.state === "waiting" && keys.has(l.key)) await this.box.set({ ...l, state: "handed", answeredAt });
+    await this.refresh();
+    this.round.changed?.();
+  }
+
   /** Lets go of what was refused, and sends what waited behind it. */
   async drop(n: number): Promise<void> {
     if (this.is.letters.find((x) => x.n === n)?.state !== "refused") return;
@@ -232,7 +241,7 @@ export class Outbox {
   }
 
   private async forgetOld(): Promise<void> {
-    const answered = this.is.letters.filter((l) => l.state === "written");
+    const answered = this.is.letters.filter((l) => l.state === "written" || l.state === "handed");
     const before = this.round.now() - KEEP_ANSWERED_MS;
     const old = answered.filter((l, i) => i < answered.length - MOST_ANSWERED || l.answeredAt! < before);
     for (const l of old) await this.box.remove(l.n);

@@ -77,7 +77,9 @@ export function withUnsent<S, E extends { readonly key: string; readonly seq: nu
 ): readonly E[] {
   const told = new Map(events.map((e) => [e.key, e.seq]));
   const known = letters.map((l) => placed(l, told.get(l.key)));
-  const own = letters.filter((l) => l.stream === id && l.state !== "refused" && !told.has(l.key));
+  const own = letters.filter(
+    (l) => l.stream === id && (l.state === "waiting" || l.state === "written") && !told.has(l.key),
+  );
   if (own.length === 0) return events;
   const begun = events[0]?.at ?? "";
   let all = events;

@@ -39,7 +39,7 @@ const deviceOfRow = (r: Row): Device => ({
   until: r.until?.toISOString(),
 });
 
-const hashed = (token: string): Buffer => createHash("sha256").update(token).digest();
+export const hashed = (token: string): Buffer => createHash("sha256").update(token).digest();
 
 /** Lets a device in. @returns its token, which is told once and kept nowhere */
 export async function admit(

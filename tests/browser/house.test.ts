@@ -283,3 +283,39 @@ test("the signal goes in the middle of a making; twenty entries on each of two d
   expect([...tablet.errors, ...phone.errors].filter((e) => !/Failed to fetch/.test(e))).toEqual([]);
   await Promise.all([tablet.close(), phone.close()]);
 });
+
+test("sent away with notes unsent, a device leaves them with a keeper, who takes one in and lets one be", async () => {
+  const phone = await letIn("old telephone", 390, 844);
+  const id = (await home.sql<{ id: string }[]>`select id from batch where code = 'OX-26-02'`)[0]!.id;
+  await goTo(phone, `${at}/batch/${id}`);
+  await phone.setOfflineMode(true);
+  for (const text of ["smells of pear", "a hair on the rim"]) {
+    await phone.tap("#note");
+    await phone.keyboard.type(text);
+    await (await phone.waitForSelector("::-p-text(keep the note)"))!.tap();
+    await phone.waitForFunction(() => (document.querySelector("#note") as HTMLTextAreaElement).value === "");
+  }
+  await says(phone, "2 things kept here");
+  const house = await newPage(keeper);
+  await goTo(house, `${app.url}/household`);
+  await house.focus('[aria-label="Send away: old telephone"]');
+  await house.keyboard.press("Enter");
+  await house.waitForFunction(() => !document.body.innerText.includes("old telephone"));
+  await phone.setOfflineMode(false);
+  await phone.bringToFront();
+  await says(phone, "2 things it had written were left with a keeper");
+  await house.bringToFront();
+  await goTo(house, `${app.url}/household`);
+  await says(house, "a note: “smells of pear”");
+  await clickOn(house, "take it in");
+  await house.waitForFunction(() => !document.body.innerText.includes("smells of pear"));
+  await clickOn(house, "let it be");
+  await house.waitForFunction(() => !document.body.innerText.includes("a hair on the rim"));
+  const last = (await batchOf(home.sql, id))!.diary.at(-1);
+  expect(last).toMatchObject({
+    type: "noted",
+    body: { text: "smells of pear" },
+    by: { name: "old telephone" },
+  });
+  await Promise.all([phone.close(), house.close()]);
+});

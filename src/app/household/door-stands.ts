@@ -5,6 +5,8 @@ import { db } from "@/store/db";
 import { devicesKept, houseOf } from "@/store/devices";
 import { copiesOf } from "@/store/copies";
 import type { CopiesStand } from "@/ui/household/copies";
+import { heldNow } from "@/store/handed-in";
+import type { HandedLetter } from "@/ui/household/handed-in";
 import type { DoorStands } from "@/ui/household/door";
 
 /** How the house's door stands, for the household's page. */
@@ -44,4 +46,13 @@ export async function copiesStand(zone: string): Promise<CopiesStand> {
   const c = await copiesOf(db());
   const day = (at: string | undefined) => (at === undefined ? undefined : dayAt(at, zone));
   return { last: day(c.at), to: c.to, tried: day(c.triedAt), problem: c.problem, also: c.also };
+}
+
+/** What devices that were sent away left with the keepers. */
+export async function handedLetters(zone: string): Promise<readonly HandedLetter[]> {
+  const held = await heldNow(db());
+  return held.map(({ key, by, url, stream, body, wroteAt }) => ({
+    ...{ key, by, url, stream, body },
+    day: dayAt(wroteAt, zone),
+  }));
 }

@@ -1,7 +1,8 @@
+import { HandedIn } from "@/ui/household/handed-in";
 import { HouseDoor } from "@/ui/household/door";
 import { asker } from "../asker";
 import { Copies } from "@/ui/household/copies";
-import { copiesStand, doorStands } from "./door-stands";
+import { copiesStand, doorStands, handedLetters } from "./door-stands";
 import type { Metadata } from "next";
 import { db } from "@/store/db";
 import { coursesNow } from "@/store/courses";
@@ -65,6 +66,7 @@ export default async function HouseholdPage() {
           <KnownNotes />
           {isKeeper && (
             <>
+              <HandedIn letters={await handedLetters(home.zone)} />
               <HouseDoor stands={await doorStands(home.zone)} />
               <Copies stand={await copiesStand(home.zone)} />
             </>

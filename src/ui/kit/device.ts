@@ -33,10 +33,33 @@ async function boxOf() {
   }
 }
 
+/** A device that was sent away leaves what it wrote with a keeper of the house; where that is not taken either it stays here. */
+async function leftWithKeeper(outbox: Outbox): Promise<void> {
+  const letters = outbox.state().letters.filter((l) => l.state === "waiting");
+  const sent = letters.map(({ key, n, url, stream, body, wroteAt }) => {
+    const ago = Math.max(0, Date.now() - wroteAt);
+    return { key, n, url, stream, body, ago };
+  });
+  const headers = { "content-type": "application/json" };
+  const reply = await fetch("/hand-in", {
+    method: "POST",
+    headers,
+    body: JSON.stringify({ letters: sent }),
+  }).catch(() => undefined);
+  if (!reply?.ok) return;
+  const { taken } = (await reply.json()) as { taken?: unknown };
+  if (Array.isArray(taken)) await outbox.handed(new Set(taken.map(String)));
+}
+
 async function open(): Promise<Opened> {
   const { box, forgets } = await boxOf();
   const channel = "BroadcastChannel" in window ? new BroadcastChannel(NAME) : undefined;
-  const outbox = new Outbox(box, post satisfies Post, {
+  const sending: Post = async (url, body) => {
+    const reply = await post(url, body);
+    if (reply.is === "away" && reply.fault.name === "NotLetIn") void leftWithKeeper(outbox);
+    return reply;
+  };
+  const outbox: Outbox = new Outbox(box, sending, {
     now: Date.now,
     later: (ms, call) => {
       const timer = setTimeout(call, ms);

@@ -107,11 +107,13 @@ export function KeptLine({ zone }: { zone: string }) {
   const isAway = reached === false;
   const waiting = letters.filter((l) => l.state === "waiting");
   const refused = letters.filter((l) => l.state === "refused");
+  const handed = letters.filter((l) => l.state === "handed");
   const lain = useLain(waiting, isAway);
   const wanted = useWanted(isAway);
   useSentInTheEnd(waiting.length, isAway);
   const kept = useKeptSince();
-  if (!lain && refused.length === 0 && wanted === "" && !(isAway && kept !== undefined)) return null;
+  if (!lain && refused.length + handed.length === 0 && wanted === "" && !(isAway && kept !== undefined))
+    return null;
   return (
     <section aria-label="Kept here" className="no-print bg-glaze border-b border-iron px-4 sm:px-8 py-1">
       {lain && (
@@ -133,6 +135,12 @@ export function KeptLine({ zone }: { zone: string }) {
       {isAway && kept !== undefined && (
         <p role="status">
           The house does not answer. This page is as it stood at {clockTime(timeOf(kept), zone)}.
+        </p>
+      )}
+      {handed.length > 0 && (
+        <p role="status">
+          This device was sent away. {counted(handed.length, "thing")} it had written{" "}
+          {handed.length === 1 ? "was" : "were"} left with a keeper of the house.
         </p>
       )}
       {wanted !== "" && (

@@ -55,7 +55,7 @@ function typedIn(body: unknown): string {
   return `: “${typed.length > 60 ? `${typed.slice(0, 60)}…` : typed}”`;
 }
 
-export function letterWords({ url, body }: Letter): string {
+export function letterWords({ url, body }: Pick<Letter, "url" | "body">): string {
   const type = String(body["type"] ?? "");
   const of: Readonly<Record<string, string>> = url.startsWith("/api/bottles/") ? BOTTLE : BATCH;
   const what = STORES[url] ?? of[type] ?? "something written here";
@@ -63,7 +63,7 @@ export function letterWords({ url, body }: Letter): string {
 }
 
 /** The page a letter is about. */
-export function pageOf({ url, stream }: Letter): string {
+export function pageOf({ url, stream }: Pick<Letter, "url" | "stream">): string {
   if (url.startsWith("/api/bottles/")) return `/cellar?bottle=${stream}`;
   if (url.startsWith("/api/batches/")) return `/batch/${stream}`;
   return url === "/api/recipes" ? "/formulary" : "/stores";

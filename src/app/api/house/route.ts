@@ -14,6 +14,7 @@ import {
   sendAway,
   shutDoor,
 } from "@/store/devices";
+import { letBe, takeIn } from "@/store/handed-in";
 import { bodyOf, guarded } from "../answer";
 
 const key = z.uuid();
@@ -29,6 +30,7 @@ const HouseRequest = z.discriminatedUnion("do", [
   z.strictObject({ key, do: z.literal("shut") }),
   z.strictObject({ key, do: z.literal("offer-certificate") }),
   z.strictObject({ key, do: z.literal("send-away"), device: z.union([z.uuid(), z.literal("all")]) }),
+  z.strictObject({ key, do: z.enum(["take-in", "let-be"]), letter: z.uuid() }),
   z.strictObject({ key, do: z.literal("opens"), again: z.boolean() }),
   z.strictObject({ key, do: z.literal("copy-also"), folder: z.string().max(300) }),
 ]);
@@ -67,6 +69,11 @@ async function carriedOut(a: Asked): Promise<NextResponse> {
     case "send-away":
       await sendAway(sql, a.device);
       return done();
+    case "take-in":
+    case "let-be": {
+      const wrong = await (a.do === "take-in" ? takeIn(sql, a.letter) : letBe(sql, a.letter));
+      return wrong ? NextResponse.json({ fault: wrong }, { status: 422 }) : done();
+    }
     case "opens":
       await opensAgain(sql, a.again);
       return done();
