@@ -1,4 +1,5 @@
 /** Strips filled by a seeded hand, photographed turned, dim and creased, and read back: no wrong tick, and little that is asked. */
+import { share } from "../../tests/share";
 import { describe, expect, test } from "@jest/globals";
 import type { StripWords } from "../core/label/strip";
 import { type OnStrip, readStrip } from "../core/label/read-strip";
@@ -56,13 +57,15 @@ async function one(seed: number, score: Score): Promise<void> {
   });
 }
 
+const PICTURES = share(24);
+
 describe("a filled strip, photographed", () => {
-  test("twenty pictures are read back without a wrong tick, and nearly all without a question", async () => {
+  test(`${PICTURES} pictures are read back without a wrong tick, and nearly all without a question`, async () => {
     const score: Score = { wrong: 0, asked: 0, right: 0, unread: 0 };
-    for (let seed = 1; seed <= 20; seed++) await one(seed, score);
+    for (let seed = 1; seed <= PICTURES; seed++) await one(seed, score);
     expect(score.wrong).toBe(0);
     expect(score.unread).toBeLessThanOrEqual(1);
-    expect(score.right).toBeGreaterThan(100);
+    expect(score.right).toBeGreaterThan(5 * PICTURES);
     expect(score.asked).toBeLessThan(0.08 * (score.right + score.asked));
   }, 120_000);
 });

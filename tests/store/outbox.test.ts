@@ -23,6 +23,7 @@ import {
   shownWrongly,
 } from "../outbox-schedules";
 import { thymeOxymel } from "../plans";
+import { share } from "../share";
 import { type Household, newHousehold } from "../support";
 
 process.env["JOLLY_NOW_FROZEN"] = "2026-11-24T09:00:00Z";
@@ -251,7 +252,7 @@ async function tried(s: Schedule): Promise<readonly string[]> {
 }
 
 const FIRST = Number(process.env["JOLLY_SEED"] ?? 1);
-const MANY = Number(process.env["JOLLY_SCHEDULES"] ?? 40);
+const MANY = Number(process.env["JOLLY_SCHEDULES"] ?? share(75));
 
 describe("an outbox", () => {
   test(`${MANY} schedules of cuts, lost replies, reloads and two devices lose nothing, double nothing, keep the order`, async () => {

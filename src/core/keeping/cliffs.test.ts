@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import { type Chance, chance } from "../../../tests/chance";
+import { share } from "../../../tests/share";
 import { MATERIALS } from "../material/catalogue";
 import { formsOf, isWet, stuffOf } from "../material/material";
 import type { Plan } from "../plan/plan";
@@ -104,7 +105,7 @@ const moved = (typed: readonly Typed[]): Typed[][] =>
       .filter((k) => t[k] !== undefined)
       .map((k) => typed.map((x, j) => (j === i ? { ...x, [k]: x[k]! * 1.01 } : x))),
   );
-const TRIED = Number(process.env["JOLLY_CLIFFS"] ?? 700);
+const TRIED = Number(process.env["JOLLY_CLIFFS"] ?? share(900));
 
 describe("a hundredth of anything typed moves a life by one rung at most", () => {
   test("but at the lines of safety, of which there are eight at most", () => {

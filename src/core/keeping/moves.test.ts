@@ -1,5 +1,6 @@
 import { describe, expect, test } from "@jest/globals";
 import { type Chance, chance } from "../../../tests/chance";
+import { share } from "../../../tests/share";
 import { cautionsOf } from "../cautions/rules";
 import { RANK } from "../cautions/rank";
 import type { Plan } from "../plan/plan";
@@ -96,7 +97,7 @@ function keepsLess(a: Reckoning, b: Reckoning): boolean {
 }
 
 describe("how a verdict moves", () => {
-  const MIXES = 33;
+  const MIXES = share(45);
   test("no amount, moved by a hundredth at a time from nothing to twice, makes a life longer while what keeps it gets less", () => {
     const wrong: string[] = [];
     let [compared, fell] = [0, 0];

@@ -9,16 +9,18 @@ const SETTLED_MS = 4000;
 
 const say = (to: ServiceWorker | null | undefined, what: ToShell): void => to?.postMessage(what);
 
-/** Pages that are soon wanted from here: what stands on the Shelf, and the next steps of what is worked at. */
+/**
+ * Pages that are soon wanted from here. On a device that is carried about: the next steps of what is worked at, and from the Shelf everything on it,
+ * since it may be opened where no signal reaches. Beside the house itself there is no other signal to lose.
+ */
 function soonWanted(path: string): readonly string[] {
+  if (location.protocol !== "https:") return [path].filter(isKeptPage);
   const named = [...document.querySelectorAll("main a[href^='/batch/']")].map(
     (a) => new URL((a as HTMLAnchorElement).href).pathname,
   );
   const own = /^\/batch\/[0-9a-f-]{36}/.exec(path)?.[0];
   const next = own ? ["", "/make", "/strain", "/finish", "/bottle"].map((page) => `${own}${page}`) : [];
-  // On a device that is carried about everything on the Shelf may be opened where no signal reaches.
-  const carried = location.protocol === "https:" && path === "/" ? ["/cellar", ...named] : [];
-  return [...new Set([path, ...next, ...carried])].filter(isKeptPage);
+  return [...new Set([path, ...next, ...(path === "/" ? ["/cellar", ...named] : [])])].filter(isKeptPage);
 }
 
 /** Puts up what stands in for the house while it is away, where the browser trusts the page enough, and has it keep what may be wanted. */
