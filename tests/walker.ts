@@ -91,7 +91,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^forget them, and/, "writes"],
   // The house's door.
   [
-    /^(?:open the house whenever|make five words$|another phrase;|let a device in$|shut it now$|hand out the house|Send away: |put them there too$|look again$)/,
+    /^(?:open the house to other|make five words$|another phrase;|let a device in$|shut it now$|hand out the house|Send away: |put them there too$|look again$)/,
     "writes",
   ],
   [/^five words of our own$/, "changes"],

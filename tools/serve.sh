@@ -70,6 +70,7 @@ watch_over() {
     sleep 1 8>&- 9>&- & wait $! || true
     beats=$((beats + 1)); seconds=$((seconds + 1))
     if { [ "$household" != demo ] || [ -n "${JOLLY_COPIES:-}" ]; } && [ $((seconds % COPY_EVERY)) -eq $((COPY_FIRST % COPY_EVERY)) ]; then copy_by_itself "$household" "$log"; fi
+    [ $((beats % 3)) -ne 0 ] || front_by_tick "$port" "$(data_home)/house-$household.log"
     [ $((beats % 10)) -ne 0 ] || front_again "$port" "$(data_home)/house-$household.log"
     [ $((beats % 30)) -ne 0 ] || { bound_log "$log"; [ -z "${CLUSTER_HOME:-}" ] || bound_log "$CLUSTER_HOME/postgres.log"; }
     [ $beats -lt 60 ] || { pause=1; beats=0; }
@@ -130,6 +131,21 @@ front_again() {
   front_up "$1" "$2"
 }
 
+# Whether a keeper has ticked that the house is open: yes, no, or nothing where the app does not say.
+opens_now() (
+  exec 5<>"/dev/tcp/127.0.0.1/$1" || exit 0
+  printf 'GET /api/health HTTP/1.1\r\nHost: 127.0.0.1:%s\r\nConnection: close\r\n\r\n' "$1" >&5
+  case "$(timeout 3 cat <&5)" in *'"opens":true'*) echo yes ;; *'"opens":false'*) echo no ;; esac
+) 2>/dev/null
+# Opened and shut by that tick while it runs, unless it was started open.
+front_by_tick() {
+  [ "$HOUSE_ASKED" != yes ] || return 0
+  case "$(opens_now "$1")$FRONT" in
+    yes) front_up "$1" "$2"; say "The house is being opened to other devices, as its page says." ;;
+    no?*) front_down; say "The house is shut to other devices, as its page says." ;;
+  esac
+}
+
 household_url() { TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts address "$1"; }
 
 # A clock of one's own is an instant, or the start is refused: every page would stumble over it.
@@ -163,6 +179,7 @@ serve() {
   DATABASE_URL_NOW=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts open "$household") || die "the household could not be opened."
   export JOLLY_PORT=$port NEXT_TELEMETRY_DISABLED=1
   JOLLY_FRONT_SECRET=$(node -p 'require("crypto").randomBytes(32).toString("hex")'); export JOLLY_FRONT_SECRET
+  HOUSE_ASKED=$house
   [ "$house" = yes ] || house=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts opens "$household")
   log="$(data_home)/app-$household.log"
   [ "$household" != demo ] || [ "${JOLLY_STANDINS:-on}" = off ] || standins_up "$port" "$log"

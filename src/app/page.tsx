@@ -12,8 +12,7 @@ import { db } from "@/store/db";
 import { type CellarLine, bottlesKept, cellar, live } from "@/store/shelf";
 import { cardOf, strainPlans } from "@/ui/shelf/card";
 import { stopsOf } from "@/ui/shelf/stops";
-import { Shelves } from "@/ui/shelf/shelves";
-import { Today } from "@/ui/shelf/today";
+import { ShelfHere, ShelvesHere, TodayHere } from "@/ui/shelf/here";
 import type { Batch } from "@/core/journal/fold";
 import { counted, listed } from "@/core/words";
 import { type Lasts, StartBy } from "@/ui/cellar/lasts";
@@ -53,51 +52,54 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
   }
   const soon = [...near.values()].slice(0, SHOWN);
   const more = near.size - soon.length;
+  const stops = stopsOf(cards);
   return (
     // On a phone the jars stand on one board that is pushed along, and what wants doing under it; where there is room the eye finds both at once.
-    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] lg:grid-rows-[auto_1fr] pt-5">
-      <section aria-labelledby="today" className="min-w-0 lg:col-start-2 order-2 lg:order-none">
-        <div className="flex items-baseline justify-between border-b-2 border-iron pb-2">
-          <h2 id="today" className="text-[1.375rem]">
-            Today
-          </h2>
-          <span className="text-ash">{printDay(today, "weekday", today)}</span>
-        </div>
-        <CopyNotice behindDays={copies.behindDays} problem={copies.problem} />
-        <TakeToday courses={courses} />
-        {isNew ? <TodayToCome /> : <Today stops={stopsOf(cards)} />}
-        {isNew && <OxymelBegunToday today={today} />}
-      </section>
-      <section aria-labelledby="shelf" className="lg:col-start-1 lg:row-start-1 lg:row-span-2">
-        <h1 id="shelf" className="sr-only">
-          Shelf
-        </h1>
-        {justBegun && (
-          <p role="status" className="bg-celadon px-3 py-2 mb-4">
-            {justBegun.code}, {justBegun.name}, has begun{alikeBegun(batches, justBegun.id)}. Label the jar:{" "}
-            <strong>
-              {justBegun.code},{" "}
-              {printDay(batches.find((b) => b.id === justBegun.id)?.begunDay ?? today, "long", today)}
-            </strong>
-            . <Link href={`/batch/${justBegun.id}/make`}>Make it, step by step.</Link>
-          </p>
+    <ShelfHere told={{ cards, stops, plans, zone: home.zone, today }}>
+      <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_20.75rem] lg:grid-rows-[auto_1fr] pt-5">
+        <section aria-labelledby="today" className="min-w-0 lg:col-start-2 order-2 lg:order-none">
+          <div className="flex items-baseline justify-between border-b-2 border-iron pb-2">
+            <h2 id="today" className="text-[1.375rem]">
+              Today
+            </h2>
+            <span className="text-ash">{printDay(today, "weekday", today)}</span>
+          </div>
+          <CopyNotice behindDays={copies.behindDays} problem={copies.problem} />
+          <TakeToday courses={courses} />
+          {isNew ? <TodayToCome /> : <TodayHere />}
+          {isNew && <OxymelBegunToday today={today} />}
+        </section>
+        <section aria-labelledby="shelf" className="lg:col-start-1 lg:row-start-1 lg:row-span-2">
+          <h1 id="shelf" className="sr-only">
+            Shelf
+          </h1>
+          {justBegun && (
+            <p role="status" className="bg-celadon px-3 py-2 mb-4">
+              {justBegun.code}, {justBegun.name}, has begun{alikeBegun(batches, justBegun.id)}. Label the jar:{" "}
+              <strong>
+                {justBegun.code},{" "}
+                {printDay(batches.find((b) => b.id === justBegun.id)?.begunDay ?? today, "long", today)}
+              </strong>
+              . <Link href={`/batch/${justBegun.id}/make`}>Make it, step by step.</Link>
+            </p>
+          )}
+          {cards.length > 0 ? <ShelvesHere /> : <WaysToBegin />}
+          {cards.length === 0 && kept === 0 && <InTime places={home.places} />}
+          {cards.length > 0 && (
+            <p className="pt-4">
+              <Link href="/standing" className="inline-flex items-center min-h-11">
+                one stands already that is not here
+              </Link>
+            </p>
+          )}
+        </section>
+        {isNew ? (
+          <ToSayOnce />
+        ) : (
+          <FromTheCellar today={today} soon={soon} more={more} kept={kept} lasts={lasts} />
         )}
-        {cards.length > 0 ? <Shelves cards={cards} /> : <WaysToBegin />}
-        {cards.length === 0 && kept === 0 && <InTime places={home.places} />}
-        {cards.length > 0 && (
-          <p className="pt-4">
-            <Link href="/standing" className="inline-flex items-center min-h-11">
-              one stands already that is not here
-            </Link>
-          </p>
-        )}
-      </section>
-      {isNew ? (
-        <ToSayOnce />
-      ) : (
-        <FromTheCellar today={today} soon={soon} more={more} kept={kept} lasts={lasts} />
-      )}
-    </div>
+      </div>
+    </ShelfHere>
   );
 }
 

@@ -39,7 +39,7 @@ const DOORS: readonly Door[] = [
   { path: new RegExp(`^/batch/${ID}/picture/${ID}$`), methods: READ, who: "hand" },
   { path: /^\/(?:batches\/year\.(?:pdf|svg)|formulary\/new|batches\/\d{4})$/, methods: READ, who: "hand" },
   {
-    path: /^\/api\/(?:kitchen|live|instruments(?:\/[a-z]+)?|find|health)$/,
+    path: /^\/api\/(?:kitchen|live|journals|instruments(?:\/[a-z]+)?|find|health)$/,
     methods: [...READ, "POST"],
     who: "hand",
   },

@@ -19,6 +19,8 @@ export interface Letter {
   readonly body: Readonly<Record<string, unknown>>;
   /** When it was written, ms by this device's clock. */
   readonly wroteAt: number;
+  /** What comes after it rests on it: where it is refused, that waits until the maker has settled it. */
+  readonly builtOn?: boolean;
   /** What it says happened when it was written, unless it says another time itself. */
   readonly happened?: boolean;
   /** `handed`: this device was sent away before it could be sent, and it was left with a keeper. */
@@ -30,7 +32,7 @@ export interface Letter {
   readonly answer?: Answer;
   readonly answeredAt?: number;
 }
-export type NewLetter = Pick<Letter, "key" | "url" | "stream" | "body" | "wroteAt" | "happened">;
+export type NewLetter = Pick<Letter, "key" | "url" | "stream" | "body" | "wroteAt" | "builtOn" | "happened">;
 
 /** Where letters are kept: they outlast the page. */
 export interface Box {

@@ -31,6 +31,8 @@ const MOST_ANSWERED = 400;
 /** Tried again after so many ms at first, and at most. */
 const [FIRST_MS, LONGEST_MS] = [250, 15_000];
 
+/** A house that is back answers within this, ms. */
+const JUST_BACK_MS = 300;
 const NO_ANSWER: Fault = { name: "Away", message: "No answer has come yet.", path: [] };
 const BEHIND: Fault = {
   name: "WaitsBehind",
@@ -85,10 +87,9 @@ export class Outbox {
 
   /**
    * Keeps a letter and sends it. Throws where it cannot be kept.
-   * @param tries in vain after which it is told as kept @param patienceMs after which it is told so too, where no answer has come;
-   * while the house is known to be away that is at once
+   * @param tries in vain after which it is told as kept; of a house that was away a moment ago no answer is waited for longer than a moment
    */
-  async write(letter: NewLetter, tries = Infinity, patienceMs = Infinity): Promise<Outcome> {
+  async write(letter: NewLetter, tries = Infinity): Promise<Outcome> {
     const kept = await this.box.put(letter);
     if (kept.state === "written") return { is: "written", answer: kept.answer! };
     // What was refused and is said once more in the same words is tried once more.
@@ -98,8 +99,8 @@ export class Outbox {
     this.round.changed?.();
     const isAway = this.is.reached === false;
     void this.flush();
-    if (patienceMs < Infinity)
-      this.round.later(isAway ? 0 : patienceMs, () => this.tellKept(kept, NO_ANSWER));
+    // A house that is only slow, or just back, may still refuse it, and its field is there to be told.
+    if (isAway && tries < Infinity) this.round.later(JUST_BACK_MS, () => this.tellKept(kept, NO_ANSWER));
     return outcome;
   }
 
@@ -264,11 +265,11 @@ function refusedAs(l: Letter, fault: Fault, seen: number | undefined, answeredAt
   return { ...l, state: "refused", fault, answeredAt, ...(seen === undefined ? {} : { seen }) };
 }
 
-/** What is sent next: the oldest that waits, of a stream in which nothing before it was refused. */
+/** What is sent next: the oldest that waits, of a stream in which nothing that it rests on was refused. */
 function nextOf(letters: readonly Letter[]): Letter | undefined {
   const stopped = new Set<string>();
   for (const l of letters) {
-    if (l.state === "refused") stopped.add(l.stream);
+    if (l.state === "refused" && l.builtOn === true) stopped.add(l.stream);
     if (l.state === "waiting" && !stopped.has(l.stream)) return l;
   }
   return undefined;

@@ -15,11 +15,12 @@ export interface Entered {
   readonly day: string;
   readonly body: unknown;
 }
-interface StreamOf<S> {
+/** What of a kind of journal has to be known to fold a letter into it. */
+export interface StreamOf<S> {
   readonly entries: Readonly<Record<string, { readonly version: number }>>;
   readonly readBody: (type: string, version: number, body: unknown) => unknown;
   readonly fold: (events: readonly never[]) => S | undefined;
-  readonly mayFollow: (state: S, type: string) => string | undefined;
+  readonly mayFollow: (state: S, type: string, body: unknown) => string | undefined;
 }
 
 /** A letter's entry; nothing where it is none, or where the house has to complete it. */
@@ -86,7 +87,7 @@ export function withUnsent<S, E extends { readonly key: string; readonly seq: nu
   for (const l of own) {
     const e = entered(known, l, stream, of);
     const state = e && stream.fold(all as readonly never[]);
-    if (!e || !state || stream.mayFollow(state, e.type) !== undefined) continue;
+    if (!e || !state || stream.mayFollow(state, e.type, e.body) !== undefined) continue;
     const at = e.at < begun ? begun : e.at;
     all = [...all, { ...e, at } as unknown as E];
   }

@@ -3,7 +3,7 @@
  * small pictures. What answers or writes is never kept.
  */
 const ID = "[0-9a-f-]{36}";
-const PAGES = new RegExp(`^/(?:cellar|stores|batch/${ID}(?:/(?:make|strain|finish|bottle))?)?$`);
+const PAGES = new RegExp(`^/(?:|cellar|stores|batch/${ID}(?:/(?:make|strain|finish|bottle))?)?$`);
 
 /** Whether a page is kept for when the signal is away. */
 export const isKeptPage = (path: string): boolean => PAGES.test(path);
@@ -29,3 +29,6 @@ export type ToShell =
 
 /** A kept page says in its timing when it was fetched, ms. */
 export const KEPT_TIMING = "kept";
+
+/** The journals of the jars on the Shelf, entry by entry. */
+export const JOURNALS = "/api/journals";

@@ -1,6 +1,6 @@
 import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, StaleWhileRevalidate } from "serwist";
 import { AWAY } from "./away-page";
-import { KEPT_TIMING, type ToShell, codeOf, fontsOf, isKeptPage } from "./kept-pages";
+import { JOURNALS, KEPT_TIMING, type ToShell, codeOf, fontsOf, isKeptPage } from "./kept-pages";
 
 /*
  * The service worker of a page that is trusted: it stands between the browser and a house that may be away. Everything is read fresh where the house
@@ -61,6 +61,11 @@ const serwist = new Serwist({
         cacheName: SMALL,
         plugins: [new ExpirationPlugin({ maxEntries: 200, maxAgeSeconds: 30 * DAY_S })],
       }),
+    },
+    {
+      // What a device holds of the jars on the Shelf, so that what is written here can be folded in.
+      matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname === JOURNALS,
+      handler: new NetworkFirst({ cacheName: SMALL, networkTimeoutSeconds: PATIENCE_S }),
     },
     {
       matcher: ({ request }) => request.mode === "navigate",

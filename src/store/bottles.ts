@@ -57,13 +57,21 @@ export function streamOf(batch: Batch, filled: Filled): Stream<BottleNow, Bottle
 export async function bottleOf(
   sql: Sql | Tx,
   id: string,
-): Promise<{ readonly batch: Batch; readonly filled: Filled; readonly bottle: BottleNow } | undefined> {
+): Promise<
+  | {
+      readonly batch: Batch;
+      readonly filled: Filled;
+      readonly bottle: BottleNow;
+      readonly events: readonly BottleEvent[];
+    }
+  | undefined
+> {
   const [row] = await sql<{ batch_id: string }[]>`select batch_id from bottle where id = ${id}`;
   const batch = row && (await batchOf(sql, row.batch_id));
   const filled = batch && filledOf(batch).find((f) => f.id === id);
   if (!batch || !filled) return undefined;
-  const bottle = foldBottle(filled, await eventsOf(sql, streamOf(batch, filled), id));
-  return { batch, filled, bottle };
+  const events = await eventsOf(sql, streamOf(batch, filled), id);
+  return { batch, filled, bottle: foldBottle(filled, events), events };
 }
 
 /** The batch that a pour goes into, or went into where it is to be taken back: that is said there. */

@@ -1,3 +1,4 @@
+import type { JournalEvent } from "../core/journal/events";
 import type { Batch } from "../core/journal/fold";
 import type { BatchState } from "../core/journal/fold";
 import type { Course } from "../core/cellar/course";
@@ -7,16 +8,20 @@ import type { Kind } from "../core/plan/plan";
 import type { Jar } from "../core/journal/jar";
 import type { Busy } from "../core/stores/free";
 import type { Sql } from "./db";
-import { foldAll, type toEvent } from "./journal";
+import { foldAll, toEvent } from "./journal";
 
 /** The batches that still want something: working, or strained and not yet bottled. Reads only their own journals. */
-export async function live(sql: Sql): Promise<Batch[]> {
-  const rows = await sql<Parameters<typeof toEvent>[0][]>`
+export const live = async (sql: Sql): Promise<Batch[]> => foldAll(await liveRows(sql));
+
+/** The entries of every working or strained batch. */
+export const liveEvents = async (sql: Sql): Promise<readonly JournalEvent[]> =>
+  (await liveRows(sql)).map(toEvent);
+
+const liveRows = (sql: Sql): Promise<readonly Row[]> => sql<Row[]>`
     select e.stream_id, e.seq, e.key, e.type, e.version, e.at, e.recorded_at, e.day, e.body from event e
     join batch b on b.id = e.stream_id and b.state in ('working', 'strained')
     where e.stream_kind = 'batch' order by b.begun_day, b.code, e.seq`;
-  return foldAll(rows);
-}
+type Row = Parameters<typeof toEvent>[0];
 
 /** The working jars as far as dates go. */
 export async function jars(sql: Sql): Promise<Jar[]> {

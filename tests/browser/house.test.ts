@@ -221,6 +221,8 @@ test("the signal goes in the middle of a making; twenty entries on each of two d
   await goTo(tablet, `${at}/batch/${oxymel}/make`);
   await isKept(tablet);
   await tick(tablet);
+  // Its page is made anew after a tick; what hears of others' writes stays open.
+  await tablet.waitForNetworkIdle({ idleTime: 500, concurrency: 1 });
   await phone.setOfflineMode(true);
   await front.stop();
   await app.stop("SIGKILL");

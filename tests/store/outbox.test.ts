@@ -99,6 +99,7 @@ class Device {
       url: `/api/batches/${this.batch}`,
       stream: this.batch,
       wroteAt: this.clock,
+      builtOn: type === "strained" || type === "corrected",
       happened: true,
     };
     const outcome = this.outbox.write({ ...letter, body: { type, body, seen } }, 1);

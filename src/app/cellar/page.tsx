@@ -48,7 +48,7 @@ async function inHand(
   const id = z.uuid().safeParse(asked);
   const found = id.success ? await bottleOf(db(), id.data) : undefined;
   if (!found?.batch.verdict) return undefined;
-  const { batch, bottle } = found;
+  const { batch, bottle, filled, events } = found;
   const issued = found.batch.verdict;
   const now = reckonBatch(batch);
   const { people } = await stores(db());
@@ -58,6 +58,8 @@ async function inHand(
   const wantsFridge = bottle.openedDay !== undefined && isWarm && !heldIn(bottle.place).openedInCupboard;
   return {
     bottle,
+    filled,
+    events,
     ...(wantsFridge
       ? { inFridgeBy: bestByOfBottle(putInFridge(bottle, today), heldIn, batch.own?.bestBy) }
       : {}),
@@ -128,6 +130,7 @@ export default async function Cellar({ searchParams }: { searchParams: Promise<{
             hand={hand}
             places={home.places}
             today={today}
+            zone={home.zone}
             figure={
               <BottleFigure
                 bottle={{

@@ -1,4 +1,4 @@
-import type { BottleBody, BottleEntry, BottleNow, Sign } from "@/core/cellar/bottle";
+import type { BottleBody, BottleEntry, BottleEvent, BottleNow, Filled, Sign } from "@/core/cellar/bottle";
 import { type Day, printDay } from "@/core/day";
 import type { PerMl } from "@/core/cellar/course";
 import { counted, listed } from "@/core/words";
@@ -7,6 +7,9 @@ import { PLACE_WORDS } from "./shelf-words";
 /** A bottle with what is known of it from its batch. */
 export interface InHand {
   readonly bottle: BottleNow;
+  /** As its batch filled it, and its own journal as far as the house has it. */
+  readonly filled: Filled;
+  readonly events: readonly BottleEvent[];
   readonly batchId: string;
   readonly code: string;
   readonly name: string;

@@ -11,6 +11,7 @@ import { type InHand, bottleWords } from "./bottle-words";
 import { useUnits } from "../kit/units";
 import { Touches } from "./touches";
 import { CourseOf } from "./course";
+import { useBottleHere } from "./here";
 import { useBottle } from "./use-bottle";
 
 /** Its days, how it is taken, and how much of it is left. */
@@ -122,18 +123,21 @@ const SAID_BESIDE = ["poured", "given", "coursed"];
 
 /** The bottle in the hand: its facts, its touches and its journal, each entry with the way to take it back. */
 export function BottleInHand({
-  hand: p,
+  hand,
   places,
   today,
+  zone,
   figure,
 }: {
   hand: InHand;
   places: readonly Place[];
   today: Day;
+  zone: string;
   figure: React.ReactNode;
 }) {
+  const { bottle, unsent } = useBottleHere(hand.filled, hand.events, zone);
+  const p = { ...hand, bottle };
   const w = useBottle(p);
-  const { bottle } = p;
   return (
     <section aria-label={`${p.code}·${bottle.number}`} className="min-w-0">
       <h2 className="text-[1.375rem] leading-tight">
@@ -146,6 +150,12 @@ export function BottleInHand({
         <div aria-hidden="true">{figure}</div>
         <Facts hand={p} today={today} />
       </div>
+      {unsent > 0 && (
+        <p role="status" className="border-l-[6px] border-cobalt pl-3.5 py-1">
+          {counted(unsent, "thing")} of it {unsent === 1 ? "is" : "are"} kept on this device. Its best-by is
+          reckoned anew when the house answers; of one just opened it may be sooner.
+        </p>
+      )}
       <div className="pt-3">
         {bottle.state === "kept" && (
           <>

@@ -196,8 +196,8 @@ export function HouseDoor({ stands }: { stands: DoorStands }) {
         <Ways front={stands.front} minutes={stands.certificateMinutes} d={d} />
       ) : (
         <p className="max-w-prose">
-          The app answers this machine alone. Begun with <code>./jolly start --house</code> it also answers a
-          tablet by the stove and a telephone in the pantry, in this house and nowhere else.
+          The app answers this machine alone. Opened, it also answers a tablet by the stove and a telephone in
+          the pantry, in this house and nowhere else.
         </p>
       )}
       <label className="flex items-center gap-2 min-h-11 cursor-pointer">
@@ -208,7 +208,7 @@ export function HouseDoor({ stands }: { stands: DoorStands }) {
           disabled={d.sending}
           onChange={(e) => void d.act({ do: "opens", again: e.target.checked })}
         />
-        open the house whenever the app is started
+        open the house to other devices, now and whenever the app is started
       </label>
       <Phrase has={stands.hasPhrase} d={d} />
       {stands.front && <LetIn stands={stands} d={d} />}

@@ -19,8 +19,8 @@ export type Sent<A extends Answer = Answer> =
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 /** How often the same is tried before it is told, where it cannot be kept here. */
 const TRIES = 7;
-/** Where its effect is shown from here, once in vain is enough, or so long without an answer, ms. Elsewhere the page waits for its answer. */
-const [TRIES_SHOWN, PATIENCE_SHOWN] = [1, 2500];
+/** Where its effect is shown from here, once in vain is enough. Elsewhere the page waits for its answer. */
+const TRIES_SHOWN = 1;
 
 /**
  * Sends a write under its key. What belongs to a journal goes through this device's outbox: kept first, then sent, in order, again and again until the
@@ -44,11 +44,12 @@ async function throughOutbox<A extends Answer>(w: Writing<A>, stream: string, ke
     stream,
     body: w.body,
     wroteAt: Date.now(),
+    builtOn: w.builtOn === true,
     happened: w.happened === true,
   };
   let outcome: Outcome;
   try {
-    outcome = await (w.shown ? outbox.write(letter, TRIES_SHOWN, PATIENCE_SHOWN) : outbox.write(letter));
+    outcome = await outbox.write(letter, w.shown ? TRIES_SHOWN : undefined);
   } catch {
     // It cannot be kept here, the disk is full perhaps: it is sent as it is, and what comes of it is told.
     return sentAtOnce(w, key);

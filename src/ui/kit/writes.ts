@@ -22,6 +22,8 @@ export interface Writing<A extends Answer = Answer> {
   readonly stream?: string;
   /** It happened when it is written, unless it says another day: what lies here is not of the day it is sent. */
   readonly happened?: true;
+  /** What comes after it in its journal rests on it. */
+  readonly builtOn?: true;
   /** Its effect is shown from this device, whether or not the house has it yet. */
   readonly shown?: true;
   /** Never there: it ties the answer's type to the writing. */
@@ -40,6 +42,15 @@ interface Seen {
   readonly alike?: boolean;
 }
 
+/** Entries of a batch on which what comes after them rests. */
+const BUILT_ON: ReadonlySet<keyof ToBatch> = new Set<keyof ToBatch>([
+  "strained",
+  "finished",
+  "bottled",
+  "discarded",
+  "corrected",
+]);
+
 /** Everything a page may write, a function each; nothing else makes a `Writing`. What is undefined is not sent. */
 export const toBatch = <T extends keyof ToBatch>(
   id: string,
@@ -51,6 +62,7 @@ export const toBatch = <T extends keyof ToBatch>(
   body: { type, body, ...more },
   stream: id,
   happened: true,
+  ...(BUILT_ON.has(type) ? { builtOn: true as const } : {}),
   // What is promised of a bottle is the house's to say, so that a bottling is shown once the house has it.
   ...(type === "bottled" ? {} : { shown: true }),
 });
@@ -73,7 +85,13 @@ export const toBottle = <T extends keyof ToBottle>(
   type: T,
   body: ToBottle[T],
   more: Seen = {},
-): Writing => ({ url: `/api/bottles/${id}`, body: { type, body, ...more }, stream: id, happened: true });
+): Writing => ({
+  url: `/api/bottles/${id}`,
+  body: { type, body, ...more },
+  stream: id,
+  happened: true,
+  shown: true,
+});
 
 export const toStores = <T extends keyof ToStores>(
   id: string,

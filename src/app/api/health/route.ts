@@ -6,8 +6,9 @@ export const dynamic = "force-dynamic";
 
 export async function GET(): Promise<NextResponse> {
   try {
-    await within(2000, db()`select 1`);
-    return NextResponse.json({ well: true });
+    const [house] = await within(2000, db()<{ opens: boolean }[]>`select opens from house`);
+    // Whoever watches over the app opens the house, or shuts it, by this.
+    return NextResponse.json({ well: true, opens: house?.opens ?? false });
   } catch {
     return NextResponse.json({ well: false }, { status: 503 });
   }
