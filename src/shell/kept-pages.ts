@@ -8,6 +8,12 @@ const PAGES = new RegExp(`^/(?:|cellar|stores|batch/${ID}(?:/(?:make|strain|fini
 /** Whether a page is kept for when the signal is away. */
 export const isKeptPage = (path: string): boolean => PAGES.test(path);
 
+/** Bottles that a page of the Cellar leads to, each in the hand: pages of their own. @param most no more than so many */
+export function bottlesOf(html: string, most: number): readonly string[] {
+  const named = html.matchAll(new RegExp(`/cellar\\?bottle=${ID}`, "g"));
+  return [...new Set([...named].map((m) => m[0]))].slice(0, most);
+}
+
 /** Everything of the app's own code a page names, in its head or in what it hands to the browser: each once. */
 export function codeOf(html: string): readonly string[] {
   const named = html.matchAll(/\/?(_next\/static\/[\w./~()[\]@%-]+\.(?:js|css|woff2))/g);

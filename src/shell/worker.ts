@@ -1,6 +1,6 @@
 import { CacheFirst, ExpirationPlugin, NetworkFirst, Serwist, StaleWhileRevalidate } from "serwist";
 import { AWAY } from "./away-page";
-import { JOURNALS, KEPT_TIMING, type ToShell, codeOf, fontsOf, isKeptPage } from "./kept-pages";
+import { JOURNALS, KEPT_TIMING, type ToShell, bottlesOf, codeOf, fontsOf, isKeptPage } from "./kept-pages";
 
 /*
  * The service worker of a page that is trusted: it stands between the browser and a house that may be away. Everything is read fresh where the house
@@ -9,6 +9,8 @@ import { JOURNALS, KEPT_TIMING, type ToShell, codeOf, fontsOf, isKeptPage } from
 
 const DAY_S = 24 * 60 * 60;
 const [CODE, PAGES, SMALL] = ["jolly-code", "jolly-pages", "jolly-small"];
+/** Bottles that are kept ahead, the first to be used. */
+const MOST_BOTTLES = 40;
 /** A house that takes longer than this to make a page is taken for away, s. */
 const PATIENCE_S = 8;
 
@@ -50,7 +52,7 @@ const serwist = new Serwist({
         cacheName: PAGES,
         networkTimeoutSeconds: PATIENCE_S,
         matchOptions: { ignoreVary: true },
-        plugins: [keepPages, new ExpirationPlugin({ maxEntries: 120, maxAgeSeconds: 30 * DAY_S })],
+        plugins: [keepPages, new ExpirationPlugin({ maxEntries: 200, maxAgeSeconds: 30 * DAY_S })],
       }),
     },
     {
@@ -98,16 +100,26 @@ async function keepCode(paths: readonly string[]): Promise<void> {
   }
 }
 
+/** What was fetched so lately is not fetched ahead again, ms. */
+const FRESH_MS = 10 * 60_000;
+const isFresh = (kept: Response | undefined): boolean => {
+  const at = Number(/dur=(\d+)/.exec(kept?.headers.get("server-timing") ?? "")?.[1] ?? 0);
+  return Date.now() - at < FRESH_MS;
+};
+
 /** Fetches pages and what they run on, one after the other, so that the house is not asked for all at once. */
 async function keep(paths: readonly string[]): Promise<void> {
   const pages = await caches.open(PAGES);
-  for (const path of paths.filter(isKeptPage)) {
+  for (const path of paths.filter((p) => isKeptPage(p.split("?")[0]!))) {
+    if (isFresh(await pages.match(path, { ignoreVary: true }))) continue;
     const r = await fetch(path, { headers: { accept: "text/html" } }).catch(() => undefined);
     if (!r) return;
     if (!isPage(r)) continue;
     const html = await r.clone().text();
     await pages.put(path, await stamped(r));
     await keepCode(codeOf(html));
+    // A bottle is taken into the hand where it stands, and no signal reaches many a pantry.
+    if (path === "/cellar") await keep(bottlesOf(html, MOST_BOTTLES));
   }
 }
 

@@ -14,7 +14,7 @@ const say = (to: ServiceWorker | null | undefined, what: ToShell): void => to?.p
  * since it may be opened where no signal reaches. Beside the house itself there is no other signal to lose.
  */
 function soonWanted(path: string): readonly string[] {
-  if (location.protocol !== "https:") return [path].filter(isKeptPage);
+  if (location.protocol !== "https:") return path === "/cellar" ? [] : [path].filter(isKeptPage);
   const named = [...document.querySelectorAll("main a[href^='/batch/']")].map(
     (a) => new URL((a as HTMLAnchorElement).href).pathname,
   );
