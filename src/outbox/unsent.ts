@@ -1,20 +1,10 @@
 import { dayAt } from "../core/day";
-import { UnreadableEvent } from "../core/envelope";
+import { type Envelope, UnreadableEvent } from "../core/envelope";
 import { type Letter, NOT_YET } from "./letter";
 import { bodyNow } from "./resolved";
 
 /** What a letter says of one stream, as an entry of its journal. */
-export interface Entered {
-  readonly type: string;
-  readonly version: number;
-  readonly streamId: string;
-  readonly seq: number;
-  readonly key: string;
-  readonly at: string;
-  readonly recordedAt: string;
-  readonly day: string;
-  readonly body: unknown;
-}
+type Entered = Envelope<string, unknown>;
 /** What of a kind of journal has to be known to fold a letter into it. */
 export interface StreamOf<S> {
   readonly entries: Readonly<Record<string, { readonly version: number }>>;
