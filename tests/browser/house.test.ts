@@ -220,9 +220,11 @@ test("the signal goes in the middle of a making; twenty entries on each of two d
   await goTo(phone, `${at}/batch/${jar}`);
   await goTo(tablet, `${at}/batch/${oxymel}/make`);
   await isKept(tablet);
+  // Its page is made anew after a tick; that is over before the signal goes.
+  const anew = tablet.waitForResponse((r) => r.url().includes("_rsc="));
   await tick(tablet);
-  // Its page is made anew after a tick; what hears of others' writes stays open.
-  await tablet.waitForNetworkIdle({ idleTime: 500, concurrency: 1 });
+  await anew;
+  await new Promise((r) => setTimeout(r, 1000));
   await phone.setOfflineMode(true);
   await front.stop();
   await app.stop("SIGKILL");
