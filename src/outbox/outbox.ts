@@ -92,9 +92,9 @@ export class Outbox {
   async write(letter: NewLetter, tries = Infinity): Promise<Outcome> {
     const kept = await this.box.put(letter);
     if (kept.state === "written") return { is: "written", answer: kept.answer! };
-    // What was refused and is said once more in the same words is tried once more.
-    if (kept.state === "refused") await this.box.set({ ...kept, state: "waiting" });
-    const outcome = new Promise<Outcome>((done) => this.waiting.set(letter.key, { done, tries }));
+    // What was refused, or left with a keeper, and is said once more in the same words is tried once more.
+    if (kept.state !== "waiting") await this.box.set({ ...kept, state: "waiting" });
+    const outcome = new Promise<Outcome>((done) => this.waitFor(letter.key, done, tries));
     await this.refresh();
     this.round.changed?.();
     const isAway = this.is.reached === false;
@@ -102,6 +102,16 @@ export class Outbox {
     // A house that is only slow, or just back, may still refuse it, and its field is there to be told.
     if (isAway && tries < Infinity) this.round.later(JUST_BACK_MS, () => this.tellKept(kept, NO_ANSWER));
     return outcome;
+  }
+
+  /** Whoever presses the same twice is told twice. */
+  private waitFor(key: string, done: Waiting["done"], tries: number): void {
+    const before = this.waiting.get(key);
+    const both: Waiting["done"] = (outcome) => {
+      before?.done(outcome);
+      done(outcome);
+    };
+    this.waiting.set(key, { done: both, tries });
   }
 
   /** Sends what waits. Asked while it is at it, it goes on until nothing waits. */

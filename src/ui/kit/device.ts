@@ -14,6 +14,9 @@ import { post } from "./post";
 const OPENING_MS = 2500;
 const NAME = "jolly-outbox";
 
+/** So many are taken at a time. */
+const MOST_HANDED = 400;
+
 interface Opened {
   readonly outbox: Outbox;
   /** Nothing outlasts the page here: a private window, or a full disk. */
@@ -35,7 +38,10 @@ async function boxOf() {
 
 /** A device that was sent away leaves what it wrote with a keeper of the house; where that is not taken either it stays here. */
 async function leftWithKeeper(outbox: Outbox): Promise<void> {
-  const letters = outbox.state().letters.filter((l) => l.state === "waiting");
+  const letters = outbox
+    .state()
+    .letters.filter((l) => l.state === "waiting")
+    .slice(0, MOST_HANDED);
   const sent = letters.map(({ key, n, url, stream, body, wroteAt }) => {
     const ago = Math.max(0, Date.now() - wroteAt);
     return { key, n, url, stream, body, ago };
