@@ -1,0 +1,166 @@
+import { boundOf } from "./bound";
+import { broken } from "./broken";
+import { drawnFrom } from "./drawn";
+import { chosen, formulate, inVessels } from "./formulation";
+import { greedy } from "./greedy";
+import { planOne } from "./one-remedy";
+import type { Option } from "./options";
+import type { Solver } from "./programme";
+import { leftBy } from "./slots";
+import { Together } from "./together";
+import { type Scales, weigh } from "./weigh";
+import type { Start } from "./year";
+
+/** How far a search has come. */
+export interface Found {
+  readonly starts: readonly Start[];
+  /** Points of it, and points no plan can be under, as far as is known. */
+  readonly points: number;
+  readonly bound: number;
+  /** Pieces of the year that were planned anew, and how many of those made it better. */
+  readonly tried: number;
+  readonly better: number;
+  /** Nothing it would try next is left. */
+  readonly done: boolean;
+}
+
+/** Seconds for one piece. */
+const PIECE_SECONDS = 0.7;
+const PIECE_GAP = 0.001;
+/** Weeks of a piece of the year, and how far the next lies from it. */
+const [PIECE_WEEKS, PIECE_STEP] = [12, 6];
+/** Groups of remedies that are planned anew between two pieces. */
+const GROUPS = 3;
+/** Groups that did no better, one after the other, before it is enough. */
+const ENOUGH = 45;
+/** Rounds of prices, at the most. */
+const PRICED = 30;
+/** Prices as near as this need not be nearer. */
+const NEAR = 0.003;
+const BETTER = 1e-6;
+
+/** The plan as it stands, and how it is judged. */
+interface Search {
+  readonly scales: Scales;
+  readonly solve: Solver;
+  readonly draw: () => number;
+  /** Remedies somebody knows how to make. */
+  readonly makeable: readonly number[];
+  readonly may: (starts: readonly Start[]) => boolean;
+  starts: readonly Start[];
+  points: number;
+}
+
+/** Takes a plan that is better and can be. @returns whether it did */
+function take(s: Search, next: readonly Start[] | undefined): boolean {
+  if (!next) return false;
+  const points = weigh(s.scales, next);
+  if (points >= s.points - BETTER || !s.may(next)) return false;
+  s.starts = next;
+  s.points = points;
+  return true;
+}
+
+/** A piece of the year planned anew, exactly, while the rest stands. */
+function anew({ scales, starts, makeable, solve }: Search, from: number): readonly Start[] | undefined {
+  const { weeks } = scales;
+  const [first, last] = [weeks.bounds[from]!, weeks.bounds[Math.min(weeks.count, from + PIECE_WEEKS)]!];
+  const inIt = (day: number): boolean => day >= first && day < last;
+  const stand = starts.filter((s) => s.pinned || !inIt(s.day));
+  const f = formulate(scales, { remedies: makeable, allows: (o: Option) => inIt(o.day), stand });
+  if (f.options.length === 0) return undefined;
+  const { x } = solve(f.programme, { seconds: PIECE_SECONDS, gap: PIECE_GAP });
+  return x && chosen(f, x, stand, scales);
+}
+
+/** Beginnings a beam keeps where remedies are planned beside each other, and where plans are made by prices. */
+const [KEPT, KEPT_PRICED] = [16, 10];
+
+/** Some remedies planned anew one after the other, in an order that is drawn. */
+function oneByOne({ scales, starts }: Search, remedies: readonly number[]): readonly Start[] | undefined {
+  const of = new Set(remedies.map((i) => scales.year.wanted[i]!.id));
+  let next: readonly Start[] | undefined = starts.filter((s) => s.pinned || !of.has(s.remedy));
+  for (const i of remedies) {
+    if (!next) return undefined;
+    const id = scales.year.wanted[i]!.id;
+    const stand = next.filter((s) => s.remedy === id);
+    next = inVessels(planOne(scales, i, { stand, left: leftBy(scales, next), kept: KEPT }), next, scales);
+  }
+  return next;
+}
+
+/** A few that may stand in each other's way, in any order. */
+function drawn({ scales, makeable, draw }: Search): number[] {
+  const first = makeable[Math.floor(draw() * makeable.length)]!;
+  const pot = scales.year.wanted[first]!.making!.pot;
+  const others = makeable.filter((i) => i !== first && scales.year.wanted[i]!.making!.pot === pot);
+  const out = [first];
+  for (let n = 1 + Math.floor(draw() * 2); n > 0 && others.length > 0; n--)
+    out.push(...others.splice(Math.floor(draw() * others.length), 1));
+  return draw() < 0.5 ? out : out.reverse();
+}
+
+/**
+ * A plan made better, piece by piece; each step tells the best so far, which is never worse than the one before and never breaks what that did not.
+ * Ends when nothing is left to try; whoever listens may end it before.
+ * @param from the plan to begin with; one made at once where none is given. What is pinned in it stays
+ */
+export function* improve(
+  scales: Scales,
+  solve: Solver,
+  from: readonly Start[] = [],
+  seed = 1,
+): Generator<Found, Found> {
+  const pinned = from.filter((s) => s.pinned);
+  const allowed = broken(scales.year, pinned).length;
+  const quick = greedy(scales, pinned);
+  const s: Search = {
+    ...{ scales, solve, draw: drawnFrom(seed) },
+    makeable: scales.year.wanted.flatMap((w, i) => (w.making ? [i] : [])),
+    may: (starts) => broken(scales.year, starts).length <= allowed,
+    ...{ starts: quick, points: weigh(scales, quick) },
+  };
+  if (s.makeable.length > 0) take(s, from);
+  let [bound, tried, better] = [0, 0, 0];
+  const did = (did: boolean): Found => {
+    tried += 1;
+    if (did) better += 1;
+    return { starts: s.starts, points: s.points, bound, tried, better, done: false };
+  };
+  yield { ...did(false), tried: 0 };
+  if (s.makeable.length === 0) return { ...did(false), points: s.points, bound: s.points, done: true };
+  for (const i of s.makeable) yield did(take(s, oneByOne(s, [i])));
+  const whole = new Together(scales, pinned, solve);
+  whole.addPlan(quick);
+  whole.addPlan(s.starts);
+  for (let round = 0; round < PRICED; round++) {
+    const off = whole.again(KEPT_PRICED);
+    const last = off === undefined || off < NEAR;
+    const best = last || round % 4 === 3 ? whole.best(PIECE_SECONDS) : undefined;
+    yield did(take(s, best && inVessels(best, pinned, scales)));
+    if (last) break;
+  }
+  const bounds = boundOf(scales, pinned, { prices: whole.prices, paid: whole.paid(), solve });
+  let [bounding, idle, week] = [true, 0, 0];
+  while (bounding || idle < ENOUGH) {
+    if (bounding) {
+      const next = bounds.next();
+      bound = Math.max(bound, next.value);
+      bounding = !next.done;
+      yield did(false);
+      // Until there is a bound at all nothing else is done.
+      if (bound === 0 && bounding) continue;
+    }
+    for (let n = 0; n < GROUPS; n++) {
+      const is = take(s, oneByOne(s, drawn(s)));
+      idle = is ? 0 : idle + 1;
+      yield did(is);
+    }
+    if (bounding) continue;
+    const is = take(s, anew(s, week));
+    week = week + PIECE_STEP < scales.weeks.count ? week + PIECE_STEP : 0;
+    if (is) idle = 0;
+    yield did(is);
+  }
+  return { ...did(false), done: true };
+}
