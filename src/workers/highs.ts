@@ -38,10 +38,11 @@ const NOTHING: Solved = { x: undefined, value: Infinity, bound: -Infinity, price
 /** The programme of a plan, solved by HiGHS. */
 export const solverOf =
   (highs: Highs): Solver =>
-  (p: Programme, { seconds, gap, relaxed = false }: How): Solved => {
+  (p: Programme, { seconds, gap, relaxed = false, from }: How): Solved => {
     if (p.cost.length === 0) return { ...NOTHING, x: new Float64Array(), value: p.offset, bound: p.offset };
     return highs.withModel(modelOf(p, !relaxed), (model): Solved => {
       model.options.set({ output_flag: false, time_limit: seconds, mip_rel_gap: gap });
+      if (from) model.setSolution({ indices: [...from.at], values: [...from.values] });
       model.run();
       const { optimal } = highs.constants.modelStatus;
       const is = model.getModelStatus();

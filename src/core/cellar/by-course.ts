@@ -30,6 +30,12 @@ function courseOn(c: LaidDown, today: Day): (days: number) => number {
   };
 }
 
+/** mL that courses take on each of so many days from a day on. */
+export function courseUse(courses: readonly LaidDown[], today: Day, days: number): Float64Array {
+  const uses = courses.map((c) => courseOn(c, today));
+  return Float64Array.from({ length: days }, (_, t) => uses.reduce((ml, of) => ml + of(t), 0));
+}
+
 /** What was poured against a course that was laid down: this far from it, over so many days of it, it is no longer what is done. */
 const [FAR_FROM_IT, DAYS_TO_TELL] = [0.25, 10];
 export function isKept(courses: readonly LaidDown[], bottles: readonly SupplyBottle[], today: Day): boolean {

@@ -1,8 +1,8 @@
 import { type Day, addDays, daysBetween } from "../day";
 import { FOUR_IN_FIVE } from "../estimate";
 import { type Swing, type Week, doubtOf, flatSwing, rateAt, roundFrom, swingOf } from "./swing";
-import { HORIZON, type LaidDown, byCourse, daysAway, isKept } from "./by-course";
-import type { SupplyBottle } from "./supply-bottle";
+import { HORIZON, type LaidDown, byCourse, courseUse, daysAway, isKept } from "./by-course";
+import type { SupplyBottle, Taken } from "./supply-bottle";
 
 export type { SupplyBottle, Taken } from "./supply-bottle";
 
@@ -169,6 +169,63 @@ export interface Around {
 /** Weeks of seeing a course is worth. */
 const COURSE_WEEKS = 4;
 
+/** What the weeks tell: the year's wave of use, and mL of variance for each mL. */
+function learnedOf(
+  weeks: readonly Week[],
+  times: readonly Taken[],
+  {
+    rate,
+    laid,
+    courseMl,
+  }: { readonly rate: number; readonly laid: number; readonly courseMl: number | undefined },
+): { readonly swing: Swing; readonly d: number } {
+  const doses = times.reduce((sum, t) => sum + t.ml / (daysBetween(t.from, t.to) + 1), 0);
+  const dose = times.length > 0 ? doses / times.length : rate / 14;
+  const swingAt = (d: number): Swing => swingOf(weeks, rate, d * rate, { weeks: laid, rate: courseMl ?? 0 });
+  const swing = swingAt(unsteadiness(weeks, swingAt(unsteadiness(weeks, flatSwing(rate), dose)), dose));
+  return { swing, d: unsteadiness(weeks, swing, dose) };
+}
+
+/** What is looked for of each day to come, mL; and how far a year, and a run of four weeks, may lie from it, as shares. */
+export interface UseAhead {
+  readonly perDay: Float64Array;
+  readonly year: number;
+  readonly run: number;
+}
+
+/**
+ * Use of a remedy as it is looked for on so many days from a day on: by its courses to the day, or as it was learned from what was poured.
+ * @returns undefined where nothing was ever used of it, or too little to tell
+ */
+export function expectedUse(
+  bottles: readonly SupplyBottle[],
+  today: Day,
+  days: number,
+  { courseMl, courses = [], away = [] }: Around = {},
+): UseAhead | undefined {
+  const gone = daysAway(away, today);
+  if (courses.length > 0 && isKept(courses, bottles, today)) {
+    const perDay = courseUse(courses, today, days).map((ml, t) => (gone[t] ? 0 : ml));
+    return { perDay, year: 0, run: 0 };
+  }
+  const weeks = weeksOf(bottles, today, away);
+  const times = bottles.flatMap((b) => b.taken).filter((t) => t.to < today);
+  const laid = courseMl ? COURSE_WEEKS : 0;
+  const n = total(weeks, (w) => w.there);
+  const rate = (total(weeks, (w) => w.ml) + laid * (courseMl ?? 0)) / (n + laid);
+  if (!(rate > 0) || (laid === 0 && (n < LEAST_WEEKS || times.length < LEAST_TIMES))) return undefined;
+  const { swing, d } = learnedOf(weeks, times, { rate, laid, courseMl });
+  const round = roundFrom(today);
+  const perDay = Float64Array.from({ length: days }, (_, t) => (gone[t] ? 0 : rateAt(swing, round(t)) / 7));
+  const yearMl = 52 * rate;
+  const doubt = Math.sqrt(doubtOf(swing, [52, 0, 0])) / yearMl;
+  return {
+    perDay,
+    year: Math.min(1, doubt),
+    run: Math.min(1.5, Math.sqrt((d * RUN * rate) / (RUN * rate) ** 2)),
+  };
+}
+
 /**
  * How long what there is of a remedy lasts: use a week is learned from what was poured and emptied while there was any (gamma–Poisson, by
  * month once a year is seen), and the days to come are spread by how unsteady the household has been. mL and days.
@@ -197,11 +254,7 @@ export function supplyOf(
   const known = { stockMl, perWeekMl: rate, weeks: Math.round(n) };
   if (laid === 0 && (n < LEAST_WEEKS || times.length < LEAST_TIMES))
     return { ...known, lateMl: 0, out: undefined };
-  const doses = times.reduce((sum, t) => sum + t.ml / (daysBetween(t.from, t.to) + 1), 0);
-  const dose = times.length > 0 ? doses / times.length : rate / 14;
-  const swingAt = (d: number): Swing => swingOf(weeks, rate, d * rate, { weeks: laid, rate: courseMl ?? 0 });
-  const swing = swingAt(unsteadiness(weeks, swingAt(unsteadiness(weeks, flatSwing(rate), dose)), dose));
-  const d = unsteadiness(weeks, swing, dose);
+  const { swing, d } = learnedOf(weeks, times, { rate, laid, courseMl });
   const { mean, variance } = aheadOf(swing, d, (MISSED * d) / (n + laid), today, away);
   const lateMl = lateOf(good, today, (t) => mean[t]!);
   const lasts = stockMl - lateMl;

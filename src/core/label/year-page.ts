@@ -1,4 +1,4 @@
-import { type Day, daysBetween } from "../day";
+import { type Day, addMonths, daysBetween } from "../day";
 import { agree } from "../words";
 import type { Item, LabelLayout, Measure } from "./layout-item";
 
@@ -13,6 +13,8 @@ export interface YearRow {
 export interface YearOf {
   readonly title: string;
   readonly year: number;
+  /** The first of the month it begins with, where that is not January. */
+  readonly from?: Day;
   readonly rows: readonly YearRow[];
 }
 export interface YearPage extends LabelLayout {
@@ -65,9 +67,10 @@ function cut(name: string, room: number, measure: Measure): string {
  * A year on one page for the cupboard door: when each was begun, how long it worked, and until when it is good.
  * @returns a layout in mm, A4 upright; what found no room is counted in `more` and said at the foot
  */
-export function yearPage({ title, year, rows }: YearOf, measure: Measure): YearPage {
-  const first = `${year}-01-01`;
-  const days = daysBetween(first, `${year + 1}-01-01`);
+export function yearPage({ title, year, from, rows }: YearOf, measure: Measure): YearPage {
+  const first = from ?? `${year}-01-01`;
+  const days = daysBetween(first, addMonths(first, 12));
+  const begins = Number(first.slice(5, 7)) - 1;
   const at = (d: Day): number => X0 + ((X1 - X0) * Math.min(days, Math.max(0, daysBetween(first, d)))) / days;
   const within = rows
     .filter((r) => daysBetween(first, r.begun) < days && daysBetween(first, r.until) > 0)
@@ -76,8 +79,7 @@ export function yearPage({ title, year, rows }: YearOf, measure: Measure): YearP
   const shown = within.slice(0, room);
   const more = within.length - shown.length;
   const foot = TOP + Math.max(1, shown.length) * ROW;
-  const monthAt = (m: number): number =>
-    at(m === 12 ? `${year + 1}-01-01` : `${year}-${String(m + 1).padStart(2, "0")}-01`);
+  const monthAt = (m: number): number => at(addMonths(first, m));
   const bar = (of: "works" | "keeps", from: Day, to: Day, y: number): Item[] => {
     const [a, z] = [at(from), at(to)];
     return z - a < 0.05 ? [] : [{ kind: "bar", of, x: a, y, width: z - a, height: BAR }];
@@ -91,8 +93,11 @@ export function yearPage({ title, year, rows }: YearOf, measure: Measure): YearP
       { face: "bold" },
     ),
     { kind: "rule", x1: MARGIN, x2: X1, y: 27, width: 0.6, ink: "cobalt" },
-    ...MONTHS.map((m, i) =>
-      text((monthAt(i) + monthAt(i + 1)) / 2, TOP - 3, m, TEXT, { anchor: "middle", face: "bold" }),
+    ...MONTHS.map((_, i) =>
+      text((monthAt(i) + monthAt(i + 1)) / 2, TOP - 3, MONTHS[(begins + i) % 12]!, TEXT, {
+        anchor: "middle",
+        face: "bold",
+      }),
     ),
     ...Array.from({ length: 13 }, (_, i): Item => ({
       kind: "upright",

@@ -111,7 +111,7 @@ const ROOM_OVER = 1;
 const ROOMS = ["fridge", "freezer"] as const;
 
 /** The first day a place holds more than it can, where the plan put something there. */
-function roomOver(year: Year, starts: readonly Start[]): Broken[] {
+export function roomOver(year: Year, starts: readonly Start[]): Broken[] {
   const all = { fridge: new Float64Array(year.days), freezer: new Float64Array(year.days) };
   const theirs = { fridge: new Float64Array(year.days), freezer: new Float64Array(year.days) };
   const cold = starts.filter((s) => s.in !== "cupboard" || partsOf(year, s).wanted?.making?.worksCold);

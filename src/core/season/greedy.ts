@@ -1,12 +1,22 @@
 import { freeAgain } from "./batch";
-import { broken } from "./broken";
+import { roomOver } from "./broken";
 import type { Alike, Option } from "./options";
+import { leftBy } from "./slots";
 import { type Scales, type WeekLot, lotsOfStarts, weighPour } from "./weigh";
 import type { Start } from "./year";
 
 /** Latest starts that are tried for one want: an earlier one is taken where those cannot be. */
 const TRIED_DAYS = 4;
 const BETTER = 1e-6;
+/** Candidates that are gone through day by day for one want. */
+const MOST_LOOKED = 20;
+
+/** Room is looked at by the day; of the rest what is left counts. */
+function withoutRoom({ slots, weeks }: Scales, left: Float64Array): Float64Array {
+  for (const place of ["fridge", "freezer"] as const)
+    for (let w = 0; w < weeks.count; w++) left[slots.room(place, w)] = Infinity;
+  return left;
+}
 
 /** A vessel of those alike that is free for it. */
 export function vesselFor(
@@ -56,7 +66,8 @@ export function greedy(scales: Scales, given: readonly Start[] = []): Start[] {
   const { year, weeks } = scales;
   const { alike } = scales;
   const starts = [...given];
-  const wrongAlready = broken(year, starts).length;
+  const overAlready = roomOver(year, starts).length;
+  const left = withoutRoom(scales, leftBy(scales, starts));
   const order = year.wanted
     .map((_, i) => i)
     .sort((a, b) => scales.needs[b]!.price * mean(scales, b) - scales.needs[a]!.price * mean(scales, a));
@@ -79,14 +90,31 @@ export function greedy(scales: Scales, given: readonly Start[] = []): Start[] {
   }
   return starts;
 
+  /** The first that fits into what is left, and into the cold rooms day by day where it wants room there. */
   function firstThatCan(of: readonly Candidate[]): { start: Start; option: Option } | undefined {
+    let looked = 0;
     for (const { option } of of) {
+      const { at, by } = option.takes;
+      if (!at.every((slot, i) => by[i]! <= left[slot]! + BETTER)) continue;
       const vessel = vesselFor(option, alike[option.alike]!, starts);
       if (vessel === undefined) continue;
       const { day, strain, fill } = option;
-      const remedy = year.wanted[option.remedy]!.id;
-      const start: Start = { id: startId(starts), remedy, vessel, fill, day, strain, in: option.in };
-      if (broken(year, [...starts, start]).length <= wrongAlready) return { start, option };
+      const remedy = year.wanted[option.remedy]!;
+      const start: Start = {
+        id: startId(starts),
+        remedy: remedy.id,
+        vessel,
+        fill,
+        day,
+        strain,
+        in: option.in,
+      };
+      if (option.in !== "cupboard" || remedy.making!.worksCold) {
+        if (++looked > MOST_LOOKED) return undefined;
+        if (roomOver(year, [...starts, start]).length > overAlready) continue;
+      }
+      at.forEach((slot, i) => (left[slot]! -= by[i]!));
+      return { start, option };
     }
     return undefined;
   }

@@ -1,7 +1,7 @@
 import { boundOf } from "./bound";
 import { broken } from "./broken";
 import { drawnFrom } from "./drawn";
-import { chosen, formulate, inVessels } from "./formulation";
+import { type Formulated, chosen, formulate, inVessels } from "./formulation";
 import { greedy } from "./greedy";
 import { planOne } from "./one-remedy";
 import type { Option } from "./options";
@@ -30,11 +30,11 @@ const PIECE_GAP = 0.001;
 /** Weeks of a piece of the year, and how far the next lies from it. */
 const [PIECE_WEEKS, PIECE_STEP] = [12, 6];
 /** Groups of remedies that are planned anew between two pieces. */
-const GROUPS = 3;
+const GROUPS = 5;
 /** Groups that did no better, one after the other, before it is enough. */
-const ENOUGH = 45;
+const ENOUGH = 150;
 /** Rounds of prices, at the most. */
-const PRICED = 30;
+const PRICED = 10;
 /** Prices as near as this need not be nearer. */
 const NEAR = 0.003;
 const BETTER = 1e-6;
@@ -61,6 +61,28 @@ function take(s: Search, next: readonly Start[] | undefined): boolean {
   return true;
 }
 
+/** The options a plan has chosen already, as whole numbers a solver may begin with. */
+function asItIs(
+  f: Formulated,
+  starts: readonly Start[],
+  { alike, year }: Scales,
+): { at: number[]; values: number[] } {
+  const values = f.options.map(
+    (o) =>
+      starts.filter(
+        (s) =>
+          !s.pinned &&
+          s.remedy === year.wanted[o.remedy]!.id &&
+          s.day === o.day &&
+          s.strain === o.strain &&
+          s.fill === o.fill &&
+          s.in === o.in &&
+          alike[o.alike]!.ids.includes(s.vessel),
+      ).length,
+  );
+  return { at: [...f.at], values };
+}
+
 /** A piece of the year planned anew, exactly, while the rest stands. */
 function anew({ scales, starts, makeable, solve }: Search, from: number): readonly Start[] | undefined {
   const { weeks } = scales;
@@ -69,22 +91,39 @@ function anew({ scales, starts, makeable, solve }: Search, from: number): readon
   const stand = starts.filter((s) => s.pinned || !inIt(s.day));
   const f = formulate(scales, { remedies: makeable, allows: (o: Option) => inIt(o.day), stand });
   if (f.options.length === 0) return undefined;
-  const { x } = solve(f.programme, { seconds: PIECE_SECONDS, gap: PIECE_GAP });
+  const { x } = solve(f.programme, {
+    seconds: PIECE_SECONDS,
+    gap: PIECE_GAP,
+    from: asItIs(f, starts, scales),
+  });
   return x && chosen(f, x, stand, scales);
 }
 
 /** Beginnings a beam keeps where remedies are planned beside each other, and where plans are made by prices. */
-const [KEPT, KEPT_PRICED] = [16, 10];
+const [KEPT, KEPT_PRICED] = [16, 8];
 
 /** Some remedies planned anew one after the other, in an order that is drawn. */
-function oneByOne({ scales, starts }: Search, remedies: readonly number[]): readonly Start[] | undefined {
+function oneByOne(
+  { scales, starts, draw }: Search,
+  remedies: readonly number[],
+  lean?: { readonly prices: Float64Array; readonly weeks: readonly [number, number] },
+): readonly Start[] | undefined {
   const of = new Set(remedies.map((i) => scales.year.wanted[i]!.id));
-  let next: readonly Start[] | undefined = starts.filter((s) => s.pinned || !of.has(s.remedy));
+  const [from, to] = (lean?.weeks ?? [0, scales.weeks.count]).map((w) => scales.weeks.bounds[w]!) as [
+    number,
+    number,
+  ];
+  const prices = lean?.prices;
+  const shake = lean && draw;
+  let next: readonly Start[] | undefined = starts.filter(
+    (s) => s.pinned || !of.has(s.remedy) || s.day < from || s.day >= to,
+  );
   for (const i of remedies) {
     if (!next) return undefined;
     const id = scales.year.wanted[i]!.id;
     const stand = next.filter((s) => s.remedy === id);
-    next = inVessels(planOne(scales, i, { stand, left: leftBy(scales, next), kept: KEPT }), next, scales);
+    const within = { stand, left: leftBy(scales, next), kept: KEPT, prices, shake };
+    next = inVessels(planOne(scales, i, within), next, scales);
   }
   return next;
 }
@@ -98,6 +137,16 @@ function drawn({ scales, makeable, draw }: Search): number[] {
   for (let n = 1 + Math.floor(draw() * 2); n > 0 && others.length > 0; n--)
     out.push(...others.splice(Math.floor(draw() * others.length), 1));
   return draw() < 0.5 ? out : out.reverse();
+}
+
+/** Half the time a group is planned as it is; else with some of the prices on what is shared, a few weeks or all, and each beginning shaken. */
+function leaning({ draw, scales }: Search, prices: Float64Array) {
+  if (draw() < 0.3) return undefined;
+  const times = 1.5 * draw();
+  const { count } = scales.weeks;
+  const first = draw() < 0.4 ? 0 : Math.floor(draw() * count);
+  const last = first === 0 ? count : Math.min(count, first + 8 + Math.floor(draw() * 18));
+  return { prices: prices.map((p) => p * times), weeks: [first, last] as const };
 }
 
 /**
@@ -152,7 +201,7 @@ export function* improve(
       if (bound === 0 && bounding) continue;
     }
     for (let n = 0; n < GROUPS; n++) {
-      const is = take(s, oneByOne(s, drawn(s)));
+      const is = take(s, oneByOne(s, drawn(s), leaning(s, whole.prices)));
       idle = is ? 0 : idle + 1;
       yield did(is);
     }

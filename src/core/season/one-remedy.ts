@@ -16,6 +16,8 @@ export interface Within {
   readonly prices?: Float64Array | undefined;
   /** How many beginnings are kept from week to week. */
   readonly kept: number;
+  /** Draws how much dearer or cheaper each beginning is made to look, so that another plan is found than the last time. */
+  readonly shake?: (() => number) | undefined;
 }
 
 interface Standing {
@@ -60,12 +62,12 @@ class Beam {
     this.price = need.price;
     this.used = new Float64Array(scales.slots.size);
     this.byWeek = Array.from({ length: this.weeks }, () => []);
-    const { left, prices } = within;
+    const { left, prices, shake } = within;
     for (const o of scales.options[remedy]!) {
       const { at, by } = o.takes;
       if (!at.every((slot, i) => by[i]! <= left[slot]! + SPECK)) continue;
       const cost = prices ? at.reduce((n, slot, i) => n + prices[slot]! * by[i]!, o.points) : o.points;
-      this.costs.set(o, cost);
+      this.costs.set(o, shake ? cost * (0.6 + 0.8 * shake()) : cost);
       this.byWeek[o.lot.from]?.push(o);
     }
     this.value = this.values();
@@ -157,8 +159,22 @@ class Beam {
     return all.sort((a, b) => a.worth - b.worth).slice(0, this.within.kept);
   }
 
-  /** A week gone by. */
-  private poured(b: Branch, w: number): Branch {
+  /** Whether there is room in a week for what stands of its own. */
+  private hasRoom(lots: readonly Standing[], w: number): boolean {
+    let [fridge, freezer] = [0, 0];
+    for (const { ours, lot, ml } of lots) {
+      if (!ours || lot.points === 0) continue;
+      if (lot.points === POINTS.fridge) fridge += ml;
+      else freezer += ml;
+    }
+    const { left } = this.within;
+    const { room } = this.scales.slots;
+    return fridge <= left[room("fridge", w)]! + SPECK && freezer <= left[room("freezer", w)]! + SPECK;
+  }
+
+  /** A week gone by; nothing where there was no room in it. */
+  private poured(b: Branch, w: number): Branch | undefined {
+    if (!this.hasRoom(b.lots, w)) return undefined;
     let lacks = this.ml[w]!;
     let { points } = b;
     const lots: Standing[] = [];
@@ -193,7 +209,11 @@ class Beam {
         fresh = this.withOneMore(fresh, w);
         grown.push(...fresh);
       }
-      branches = this.best(grown.map((b) => this.poured(b, w)));
+      const poured = grown.flatMap((b) => this.poured(b, w) ?? []);
+      // Beginning nothing can always be done, whatever becomes of the others.
+      const nothing = poured.find((b) => b.picked === undefined)!;
+      branches = this.best(poured);
+      if (!branches.includes(nothing)) branches.push(nothing);
     }
     const best = branches.reduce((a, b) => (b.points < a.points ? b : a));
     const out: Option[] = [];

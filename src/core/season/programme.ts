@@ -33,8 +33,8 @@ export interface How {
   readonly gap: number;
   /** Whole numbers need not be whole. */
   readonly relaxed?: boolean;
-  /** A solution known already. */
-  readonly from?: Float64Array;
+  /** Whole numbers of some columns, of a solution that is known already. */
+  readonly from?: { readonly at: readonly number[]; readonly values: readonly number[] };
 }
 export type Solver = (p: Programme, how: How) => Solved;
 

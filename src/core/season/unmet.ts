@@ -1,0 +1,89 @@
+import { lotOf } from "./batch";
+import { pourOut, wantedOn } from "./pour";
+import { greedy } from "./greedy";
+import { scalesOf } from "./weigh";
+import type { Start, Wanted, Year } from "./year";
+
+/** Why a wish is not met, the plainest reason first. */
+export const REASONS = [
+  "no-recipe",
+  "no-place",
+  "no-vessel",
+  "no-herb",
+  "nobody-home",
+  "no-hours",
+  "not-yet",
+  "too-much",
+] as const;
+export type Reason = (typeof REASONS)[number];
+
+/** A wish that a plan does not meet: the days it is short, and why. */
+export interface Unmet {
+  readonly remedy: string;
+  readonly days: number;
+  readonly first: number;
+  readonly reason: Reason;
+}
+
+/** Less than this of a day is none. */
+const A_DAY = 0.5;
+
+/** Why nothing more could be begun of it, whatever else is. */
+function reasonOf(year: Year, w: Wanted, first: number): Reason {
+  const m = w.making;
+  if (!m) return "no-recipe";
+  if (m.keeps.length === 0) return "no-place";
+  const fits = year.vessels.filter((v) => v.pot === m.pot);
+  if (fits.length === 0) return "no-vessel";
+  if (m.hours.begin > year.hours.day || m.hours.begin > year.hours.week) return "no-hours";
+  const ready = m.steep?.earliest ?? 0;
+  const before = (of: Uint8Array): boolean => of.slice(0, Math.max(1, first)).some((x) => x === 1);
+  if (!m.herbs.some((x) => x === 1)) return "no-herb";
+  if (!year.begins.some((x) => x === 1)) return "nobody-home";
+  if (first < ready || !before(year.begins)) return "not-yet";
+  if (!before(m.herbs)) return "no-herb";
+  return "too-much";
+}
+
+/** The wishes a plan leaves short, the longest first. */
+export function unmetBy(year: Year, starts: readonly Start[]): Unmet[] {
+  return year.wanted
+    .flatMap((w): Unmet[] => {
+      const lots = starts.flatMap((s) => {
+        const v = s.remedy === w.id ? year.vessels.find((x) => x.id === s.vessel) : undefined;
+        return v && w.making ? [lotOf(s, v, w)] : [];
+      });
+      const { short, without } = pourOut([...w.stock, ...lots], wantedOn(w));
+      if (without < A_DAY) return [];
+      const first = short.findIndex((x) => x > 0);
+      return [{ remedy: w.id, days: without, first, reason: reasonOf(year, w, first) }];
+    })
+    .sort((a, b) => b.days - a.days);
+}
+
+/** The year without some of its wishes. */
+const without = (year: Year, ids: ReadonlySet<string>): Year => ({
+  ...year,
+  wanted: year.wanted.filter((w) => !ids.has(w.id)),
+});
+
+/** Wishes whose want was not met for lack of what all share: another wish could make room for them. */
+const SHARED: ReadonlySet<Reason> = new Set<Reason>(["too-much"]);
+
+/**
+ * The smallest wish to drop so that the others are met as far as they can be: of each single wish, whether without it a plan made at once leaves nothing
+ * short for lack of room, hours or vessels. Undefined where nothing is short for that, or where no single one would do.
+ */
+export function smallestToDrop(year: Year, starts: readonly Start[]): string | undefined {
+  const crowded = unmetBy(year, starts).filter((u) => SHARED.has(u.reason));
+  if (crowded.length === 0) return undefined;
+  const want = (w: Wanted): number => wantedOn(w).reduce((a, b) => a + b, 0) * (w.never ? 10 : w.weight);
+  const bySize = [...year.wanted].sort((a, b) => want(a) - want(b));
+  for (const w of bySize) {
+    const rest = without(year, new Set([w.id]));
+    const pinned = starts.filter((s) => s.pinned && s.remedy !== w.id);
+    const plan = greedy(scalesOf(rest, pinned), pinned);
+    if (!unmetBy(rest, plan).some((u) => SHARED.has(u.reason))) return w.id;
+  }
+  return undefined;
+}
