@@ -4,6 +4,7 @@ import type { RecipeBody, RecipeEventType } from "@/core/formulary/events";
 import type { Body, EventType } from "@/core/journal/events";
 import type { Plan } from "@/core/plan/plan";
 import type { StoreItem } from "@/core/stores/item";
+import type { SeasonBody, SeasonEventType } from "@/core/season/events";
 import type { Settings } from "@/core/stores/settings";
 
 /*
@@ -42,6 +43,11 @@ export interface ToStores {
   readonly corrected: PutRight;
 }
 export type ToRecipe = Given<{ [T in RecipeEventType]: RecipeBody<T> }>;
+
+export type ToSeason = Correctable<
+  { readonly [T in SeasonEventType]: SeasonBody<T> },
+  { readonly corrected: PutRight }
+>;
 
 export interface Beginning {
   readonly plan: Plan;

@@ -11,6 +11,7 @@ import { BATCHES } from "./journal";
 import { type HouseFile, putBackFile } from "./pictures";
 import { RECIPES } from "./recipes";
 import { remake } from "./rebuild";
+import { SEASON } from "./season";
 import { SETTINGS } from "./settings";
 import { STORED } from "./stores";
 
@@ -19,8 +20,8 @@ import { STORED } from "./stores";
  * It is what `backup` writes, `restore` reads and the demo is kept in; see docs/formats.md.
  */
 export const JOURNAL_FORMAT = "jolly-crock/journal";
-/** Version 2 added the stores and the household's money, version 3 its scales and places, version 4 its recipes, version 5 the device an entry was written on; older ones are read for ever. */
-export const JOURNAL_VERSION = 5;
+/** Version 2 added the stores and the household's money, version 3 its scales and places, version 4 its recipes, version 5 the device an entry was written on, version 6 the season; older ones are read for ever. */
+export const JOURNAL_VERSION = 6;
 
 export const Head = z.strictObject({
   format: z.literal(JOURNAL_FORMAT),
@@ -47,7 +48,7 @@ export const Head = z.strictObject({
 
 export const EventLine = z.strictObject({
   /** What the stream is of; a batch where it is not said. */
-  kind: z.enum(["batch", "bottle", "store", "household", "recipe"]).default("batch"),
+  kind: z.enum(["batch", "bottle", "store", "household", "recipe", "season"]).default("batch"),
   stream: z.uuid(),
   seq: z.number().int().min(1),
   key: z.uuid(),
@@ -126,6 +127,7 @@ export const STREAMS: Readonly<Record<z.infer<typeof EventLine>["kind"], AnyStre
   store: STORED as unknown as AnyStream,
   household: SETTINGS as unknown as AnyStream,
   recipe: RECIPES as unknown as AnyStream,
+  season: SEASON as unknown as AnyStream,
 };
 
 /** Reads entries one by one: each as what its type says, each next in its stream. Throws `BadJournal` with the line. */

@@ -7,6 +7,7 @@ import { streamOf } from "./bottles";
 import type { Sql } from "./db";
 import { BATCHES, batchOf } from "./journal";
 import { RECIPES } from "./recipes";
+import { SEASON } from "./season";
 import { STORED } from "./stores";
 
 /**
@@ -112,6 +113,7 @@ async function ofBottles(sql: Sql): Promise<string[]> {
 export const misplaced = async (sql: Sql): Promise<string[]> => [
   ...(await ofStreams(sql, BATCHES)),
   ...(await ofStreams(sql, STORED)),
+  ...(await ofStreams(sql, SEASON)),
   ...(await ofStreams(sql, RECIPES)),
   ...(await ofBottles(sql)),
 ];

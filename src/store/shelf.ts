@@ -65,6 +65,13 @@ export async function busyVessels(sql: Sql): Promise<Busy[]> {
   >`select vessel, code from batch where state = 'working' and vessel is not null order by begun_day, code`;
 }
 
+/** Batches begun on a day or since, whatever became of them, but for those that never were. */
+export const batchesBegunSince = (
+  sql: Sql,
+  since: string,
+): Promise<{ name: string; kind: Kind; day: string }[]> =>
+  sql`select name, kind, begun_day as day from batch where begun_day >= ${since} and state <> 'undone' order by begun_day, code`;
+
 export interface BatchLine {
   readonly id: string;
   readonly code: string;

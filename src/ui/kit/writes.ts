@@ -10,6 +10,7 @@ import type {
   ToBatch,
   ToBottle,
   ToRecipe,
+  ToSeason,
   ToStores,
 } from "@/contract/writes";
 import type { Standing } from "@/core/standing/standing";
@@ -106,6 +107,11 @@ export const toRecipe = <T extends keyof ToRecipe>(
   body: ToRecipe[T],
   seen?: number,
 ): Writing<RecipeAnswer> => ({ url: "/api/recipes", body: { id, type, body, seen }, stream: id });
+
+export const toSeason = <T extends keyof ToSeason>(type: T, body: ToSeason[T], seen?: number): Writing => ({
+  url: "/api/season",
+  body: { type, body, seen },
+});
 
 /** @param was what the page saw of the lists it changes */
 export const toHouse = (settings: SettingsSaid, was?: SettingsSaid): Writing => ({
