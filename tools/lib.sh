@@ -57,7 +57,7 @@ run_ts() { TSX_TSCONFIG_PATH="$here/tsconfig.json" exec node --no-warnings --imp
 # Sources newer than the last build make it stale.
 build_stale() {
   local dist=${JOLLY_DIST:-.next}
-  [ -f "$dist/BUILD_ID" ] && [ -f public/sw.js ] || return 0
+  [ -f "$dist/BUILD_ID" ] && [ -f public/sw.js ] && [ -f public/highs.wasm ] || return 0
   [ -n "$(find src package-lock.json next.config.ts postcss.config.mjs tsconfig.json -not -name '*.test.ts' -newer "$dist/BUILD_ID" -type f -print -quit)" ]
 }
 # A build is never replaced under a server that serves it: servers share a lock, a build wants it alone.
@@ -71,7 +71,8 @@ need_build() {
   fi
   say "Building (about half a minute)…"
   local log; log=$(mktemp)
-  mkdir -p public; TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/shell.ts || die "the service worker could not be made; the lines above say where."
+  mkdir -p public; cp node_modules/highs/build/highs.wasm public/highs.wasm
+  TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/shell.ts || die "the service worker could not be made; the lines above say where."
   NEXT_TELEMETRY_DISABLED=1 node_modules/.bin/next build >"$log" 2>&1 </dev/null || { tail -n 30 "$log" >&2; die "the build failed; the lines above say where."; }
   rm -f "$log"; flock -u 7
 }

@@ -6,6 +6,7 @@ const VIEWS = [
   ["/", "Shelf"],
   ["/bench", "Bench"],
   ["/cellar", "Cellar"],
+  ["/season", "Season"],
   ["/formulary", "Formulary"],
   ["/stores", "Stores"],
 ] as const;

@@ -1,0 +1,248 @@
+import { useRef } from "react";
+import type { Told, ToldVessel, ToldWorking } from "@/core/season/told";
+import type { Broken } from "@/core/season/broken";
+import type { Start } from "@/core/season/year";
+import { GRIP, byKey } from "../figures/grip";
+import { type Along, dayAtX, isDrawn, isNarrow, xOf } from "./along";
+import { BAND, PlannedBand, WorkingBand } from "./band";
+import type { SeasonInHand } from "./use-season";
+import { brokenWords, dayWords, nameOf, vesselOf } from "./words";
+
+const [ROW, NARROW_ROW, LETTER] = [32, 58, 7.3];
+
+/** What a key moves a start by: days, or to the next vessel. */
+function keyMoves(
+  key: string,
+  shift: boolean,
+): { readonly days: number; readonly vessels: number } | undefined {
+  const days = shift ? 7 : 1;
+  if (key === "ArrowLeft") return { days: -days, vessels: 0 };
+  if (key === "ArrowRight") return { days, vessels: 0 };
+  if (key === "ArrowUp") return { days: 0, vessels: -1 };
+  if (key === "ArrowDown") return { days: 0, vessels: 1 };
+  return undefined;
+}
+
+/** The handle of a start: dragged to another day or vessel, nudged by keys, touched to be looked at. */
+function Handle({
+  s,
+  told,
+  season,
+  a,
+  top,
+  wrong,
+}: {
+  s: Start;
+  told: Told;
+  season: SeasonInHand;
+  a: Along;
+  top: number;
+  wrong: readonly Broken[];
+}) {
+  const { act, year, hand } = season;
+  const held = useRef<{ x: number; moved: boolean } | undefined>(undefined);
+  const pot = told.vessels.find((v) => v.id === s.vessel)?.pot;
+  const nudge = (by: { days: number; vessels: number }): void => {
+    const mine = told.vessels.filter((v) => v.pot === pot);
+    const at = mine.findIndex((v) => v.id === s.vessel);
+    const vessel = mine[Math.min(mine.length - 1, Math.max(0, at + by.vessels))]?.id;
+    act({ do: "hold" });
+    act({ do: "move", id: s.id, day: s.day + by.days, ...(vessel ? { vessel } : {}), year });
+  };
+  const size = isNarrow(a) ? 44 : 26;
+  const words = `${nameOf(told, s.remedy)}, begin ${dayWords(told, s.day)} in the ${vesselOf(told, s.vessel)}${s.strain > s.day ? `, strain ${dayWords(told, s.strain)}` : ""}${s.pinned ? ", pinned" : ""}${wrong.length > 0 ? `: ${wrong.map((b) => brokenWords(told, hand.starts, b)).join("; ")}` : ""}`;
+  return (
+    <button
+      type="button"
+      data-start={s.id}
+      aria-label={words}
+      aria-pressed={hand.chosen === s.id}
+      title={words}
+      className="absolute cursor-grab touch-none rounded-sm"
+      style={{ left: xOf(a, s.day) - size / 2, top: top + BAND / 2 - size / 2, width: size, height: size }}
+      onClick={() => act({ do: "choose", id: s.id })}
+      onKeyDown={(e) => {
+        if (e.key === "Delete") return act({ do: "drop", id: s.id });
+        const by = keyMoves(e.key, e.shiftKey);
+        byKey(e, by && 0, () => nudge(by!));
+      }}
+      {...GRIP}
+      onPointerDown={(e) => {
+        GRIP.onPointerDown(e);
+        held.current = { x: e.clientX, moved: false };
+      }}
+      onPointerMove={(e) => {
+        if (!held.current || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
+        if (!held.current.moved && Math.abs(e.clientX - held.current.x) < 3 && !otherBoard(e, s.vessel))
+          return;
+        if (!held.current.moved) act({ do: "hold" });
+        held.current.moved = true;
+        const box = e.currentTarget.closest("[data-boards]")!.getBoundingClientRect();
+        const vessel = otherBoard(e, s.vessel);
+        act({
+          do: "move",
+          id: s.id,
+          day: dayAtX(a, e.clientX - box.left),
+          ...(vessel ? { vessel } : {}),
+          year,
+        });
+      }}
+      onLostPointerCapture={() => {
+        GRIP.onLostPointerCapture();
+        held.current = undefined;
+      }}
+    />
+  );
+}
+
+/** Another board of the same sort under the hand. */
+function otherBoard(e: React.PointerEvent<HTMLElement>, mine: string): string | undefined {
+  const boards = [...e.currentTarget.closest("[data-boards]")!.querySelectorAll<HTMLElement>("[data-board]")];
+  const over = boards.find((b) => {
+    const { top, bottom } = b.getBoundingClientRect();
+    return e.clientY >= top && e.clientY < bottom;
+  });
+  const id = over?.dataset["board"];
+  return id && id !== mine ? id : undefined;
+}
+
+interface Label {
+  readonly x: number;
+  readonly words: string;
+  readonly anchor: "start" | "end";
+}
+
+/** The words beside each start of a board, where there is room for them: behind it, or before it. */
+function labelsOf(
+  told: Told,
+  mine: readonly Start[],
+  a: Along,
+  taken: readonly (readonly [number, number])[],
+): ReadonlyMap<string, Label> {
+  const out = new Map<string, Label>();
+  const full: (readonly [number, number])[] = [
+    ...taken,
+    ...mine.map((s): [number, number] => [
+      xOf(a, s.day) - 6,
+      Math.max(xOf(a, s.strain), xOf(a, s.day) + 6) + 4,
+    ]),
+  ];
+  const fits = (from: number, to: number): boolean =>
+    from >= a.x0 && to <= a.x1 && full.every(([x, y]) => to <= x || from >= y);
+  for (const s of [...mine].sort((x, y) => x.day - y.day)) {
+    const words = `${nameOf(told, s.remedy)}, ${dayWords(told, s.day)}`;
+    const wide = words.length * LETTER;
+    const after = Math.max(xOf(a, s.strain), xOf(a, s.day) + 6) + 9;
+    const before = xOf(a, s.day) - 9;
+    if (fits(after, after + wide)) {
+      out.set(s.id, { x: after, words, anchor: "start" });
+      full.push([after, after + wide]);
+    } else if (fits(before - wide, before)) {
+      out.set(s.id, { x: before, words, anchor: "end" });
+      full.push([before - wide, before]);
+    }
+  }
+  return out;
+}
+
+/** Batches that work in a vessel, each with its code where it does not stand in the way. */
+function Working({ of, a, y }: { of: readonly ToldWorking[]; a: Along; y: number }) {
+  return of.map((w) => (
+    <g key={w.id}>
+      <WorkingBand w={w} a={a} y={y} />
+      <text x={codeAt(w, a)} y={y + 15} fontSize="15" fill="var(--color-cobalt)" className="stencil">
+        {w.code}
+      </text>
+    </g>
+  ));
+}
+const CODE = 76;
+const codeAt = (w: ToldWorking, a: Along): number =>
+  Math.min(a.x1 - CODE, xOf(a, Math.max(w.latest, w.strain)) + 8);
+
+function Row({
+  v,
+  told,
+  season,
+  a,
+  width,
+}: {
+  v: ToldVessel;
+  told: Told;
+  season: SeasonInHand;
+  a: Along;
+  width: number;
+}) {
+  const narrow = isNarrow(a);
+  const [tall, y] = narrow ? [NARROW_ROW, 30] : [ROW, 6];
+  const { hand, breaks } = season;
+  const mine = hand.starts.filter((s) => s.vessel === v.id);
+  const working = told.working.filter((w) => w.vessel === v.id);
+  const shown = mine.filter((s) => isDrawn(a, s.day, s.strain));
+  const labels = labelsOf(
+    told,
+    shown,
+    a,
+    working.filter((w) => isDrawn(a, w.begun, w.latest)).map((w) => [xOf(a, w.begun), codeAt(w, a) + CODE]),
+  );
+  const making = (s: Start) => season.year.wanted.find((w) => w.id === s.remedy)?.making;
+  const wrongOf = (s: Start): readonly Broken[] => breaks.filter((b) => b.start === s.id || b.other === s.id);
+  return (
+    <div role="group" aria-label={v.name} data-board={v.id} className="relative" style={{ height: tall }}>
+      <svg width={width} height={tall} className="absolute inset-0 max-w-full" aria-hidden="true">
+        <path d={`M0 ${tall - 1}H${width}`} stroke="var(--color-rule)" strokeWidth="1.5" />
+        <text x="0" y={narrow ? 18 : 22} fontSize="17" fill="var(--color-cobalt)" className="stencil">
+          {v.size}
+          {v.pot ? " pot" : ""}
+        </text>
+        <Working of={working} a={a} y={y} />
+        {shown.map((s) => {
+          const m = making(s);
+          const window = m?.steep ? ([s.day + m.steep.earliest, s.day + m.steep.latest] as const) : undefined;
+          const kind = told.remedies.find((r) => r.id === s.remedy)?.kind ?? "oxymel";
+          const label = labels.get(s.id);
+          return (
+            <g key={s.id}>
+              <PlannedBand
+                a={a}
+                y={y}
+                at={{ kind, day: s.day, strain: s.strain, window }}
+                wrong={wrongOf(s).length > 0}
+                chosen={hand.chosen === s.id}
+              />
+              {label && (
+                <text x={label.x} y={y + 15} fontSize="14" textAnchor={label.anchor} fill="var(--color-iron)">
+                  {label.words}
+                </text>
+              )}
+            </g>
+          );
+        })}
+      </svg>
+      {shown.map((s) => (
+        <Handle key={s.id} s={s} told={told} season={season} a={a} top={y} wrong={wrongOf(s)} />
+      ))}
+    </div>
+  );
+}
+
+/** The vessels as boards, with what works in them and what is planned. */
+export function Vessels({
+  told,
+  season,
+  a,
+  width,
+}: {
+  told: Told;
+  season: SeasonInHand;
+  a: Along;
+  width: number;
+}) {
+  return (
+    <div data-boards="" className="relative">
+      {told.vessels.map((v) => (
+        <Row key={v.id} v={v} told={told} season={season} a={a} width={width} />
+      ))}
+    </div>
+  );
+}
