@@ -19,6 +19,7 @@ import type { From } from "@/ui/bench/from";
 import { hasSettled } from "@/store/household";
 import { WhoseCups } from "@/ui/kit/whose-cups";
 import { frame } from "../frame";
+import { asPlanned } from "./planned";
 
 export const metadata: Metadata = { title: "Bench" };
 
@@ -32,6 +33,10 @@ interface Asked {
   readonly plan?: string;
   /** Which of the things its batches taught is taken along, by its number. */
   readonly learned?: string;
+  /** Of a start of the season: the vessel it is planned for, how full, and the day. */
+  readonly into?: string;
+  readonly fill?: string;
+  readonly on?: string;
 }
 
 /** A recipe of the book at the version that is asked for, with what was learned of it where that is wanted. */
@@ -94,9 +99,9 @@ function keyOf(from: From | undefined): string {
     case "again":
     case "right":
     case "second":
-      return `${from.as}-${from.id}`;
+      return `${from.as}-${from.id}-${from.as === "again" ? (from.planned ?? "") : ""}`;
     case "recipe":
-      return `recipe-${from.id}-${from.version}`;
+      return `recipe-${from.id}-${from.version}-${from.planned ?? ""}`;
     case "card":
       return `card-${from.plan.name}`;
     case "wrong":
@@ -111,7 +116,11 @@ export default async function BenchPage({ searchParams }: { searchParams: Promis
     hasSettled(db()),
     storedItems(db()),
     busyVessels(db()),
-    searchParams.then(fromOf),
+    searchParams.then(async (asked) => {
+      const from = await fromOf(asked);
+      const takes = from?.as === "recipe" || from?.as === "again";
+      return takes ? { ...from, ...(await asPlanned(from.plan, asked, (await frame()).today)) } : from;
+    }),
   ]);
   // The batch that is put right does not stand in its own way.
   const others = from?.as === "right" ? busy.filter((b) => b.code !== from.code) : [...busy];

@@ -20,6 +20,8 @@ interface FromBatchOf<As extends string> {
   readonly seq: number;
   readonly reasons: Readonly<Record<string, string>>;
   readonly plan: Plan;
+  /** It is a start of the season: for when, and in what. */
+  readonly planned?: string;
 }
 /**
  * Whose plan is set on the Bench: a batch’s, to be made again or to be put right while it works; a recipe’s of the book; or one that came on a
@@ -33,6 +35,7 @@ export type From =
       readonly id: string;
       readonly version: number;
       readonly plan: Plan;
+      readonly planned?: string;
       /** Its own vessel is taken: what stands in it, and the free one it is set out in. */
       readonly moved?: { readonly from: string; readonly holds: string; readonly to: string } | undefined;
     }
@@ -67,8 +70,9 @@ export function FromBatch({ from, why, setWhy }: { from: From; why: string; setW
       return (
         <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
           <Link href={`/formulary/${from.id}`}>{from.plan.name}</Link>, the {ordinal(from.version)} way,
-          stands on the Bench.
-          {from.moved &&
+          stands on the Bench. {from.planned}
+          {!from.planned &&
+            from.moved &&
             ` Its ${from.moved.from} holds ${from.moved.holds}; it is set out in the ${from.moved.to}.`}{" "}
           Undo brings back what stood here before.
         </p>
@@ -88,8 +92,8 @@ export function FromBatch({ from, why, setWhy }: { from: From; why: string; setW
     case "again":
       return (
         <p role="status" className="no-print bg-celadon px-3 py-2 mt-4">
-          The plan of <Link href={`/batch/${from.id}`}>{from.code}</Link> stands on the Bench. Undo brings
-          back what stood here before.
+          The plan of <Link href={`/batch/${from.id}`}>{from.code}</Link> stands on the Bench. {from.planned}{" "}
+          Undo brings back what stood here before.
         </p>
       );
   }
