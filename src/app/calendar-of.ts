@@ -13,6 +13,7 @@ import type { Lasts } from "@/ui/cellar/lasts";
 import { type CourseNow, isOn } from "@/core/cellar/house-course";
 import { coursesNow } from "@/store/courses";
 import { storedItems } from "@/store/stores";
+import { type PlannedStart, startsToBegin } from "./season/planned-starts";
 import { supplies } from "./supplies";
 
 /** A name as part of an id that never changes. */
@@ -32,6 +33,17 @@ const startBy = (l: Lasts, today: Day): CalendarItem[] =>
         },
       ]
     : [];
+
+/** A start of the kept plan, on its day. */
+const toBegin = (s: PlannedStart, today: Day): CalendarItem => ({
+  uid: `season-${s.id}-${idOf(s.wish)}@jolly-crock`,
+  sequence: Math.max(0, daysBetween("2026-01-01", today)),
+  modified: `${today}T00:00:00.000Z`,
+  summary: `Begin ${s.remedy} in the ${s.called}`,
+  details:
+    s.strain > s.day ? `As planned it is strained on ${s.strain}.` : "As planned it is had the same day.",
+  when: { what: "days", from: s.day, to: s.day },
+});
 
 /** A year ahead of today a course without an end is told; the calendar asks again long before. */
 const TOLD_AHEAD = 366;
@@ -61,11 +73,12 @@ const takes = (
 
 /** Everything with a date, as one calendar file. */
 export async function calendarOf(home: Household, today: Day): Promise<string> {
-  const [working, bottles, lasts, courses] = await Promise.all([
+  const [working, bottles, lasts, courses, planned] = await Promise.all([
     jars(db()),
     bottleDates(db()),
     supplies(today, home.away),
     storedItems(db()).then((items) => coursesNow(db(), items, { today, away: home.away })),
+    startsToBegin(today),
   ]);
   const windows = working.flatMap(({ id, begunDay, care }) =>
     care.window ? [{ id, window: windowDays(begunDay, care.window) }] : [],
@@ -77,6 +90,7 @@ export async function calendarOf(home: Household, today: Day): Promise<string> {
     ...itemsOfBottles(bottles),
     ...lasts.flatMap((l) => startBy(l, today)),
     ...courses.map((c) => takes(c, today, home)),
+    ...planned.map((s) => toBegin(s, today)),
   ];
   return calendarFile(items, home.name, home.zone);
 }

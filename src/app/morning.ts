@@ -8,6 +8,7 @@ import { claimMorning, morningWent } from "@/store/morning";
 import { coursesNow } from "@/store/courses";
 import { storedItems } from "@/store/stores";
 import { live } from "@/store/shelf";
+import { startWords, startsToBegin, within } from "./season/planned-starts";
 import { clockTime } from "@/ui/kitchen/time";
 import { cardOf, strainPlans } from "@/ui/shelf/card";
 import { touchesOf } from "@/ui/shelf/touches";
@@ -23,18 +24,23 @@ export async function morningText(today: string): Promise<string | undefined> {
   const touches = touchesOf(batches.map((b) => cardOf(b, today, plans.get(b.id))));
   const courses = await coursesNow(db(), await storedItems(db()), { today, away: home.away });
   const taken = courses.filter((c) => c.takes.length > 0);
-  if (touches.length === 0 && taken.length === 0) return undefined;
+  const begins = within(await startsToBegin(today), today, 0);
+  if (touches.length === 0 && taken.length === 0 && begins.length === 0) return undefined;
   const takes = taken.flatMap((c) => [
     `Take ${c.course.remedy}`,
     ...c.takes.map((t) => `  ${t.who}: ${t.said}${c.course.times > 1 ? `, ${c.course.times} times` : ""}`),
     "",
   ]);
+  const toBegin =
+    begins.length > 0 ? ["Begin, as planned", ...begins.map((s) => `  ${startWords(s, today)}`), ""] : [];
   const lines = touches.flatMap((t) => [
     t.words,
     ...t.jars.map((j) => `  ${j.code} ${j.name}: ${j.why}`),
     "",
   ]);
-  return [`${home.name}, ${printDay(today, "weekday", today)}.`, "", ...takes, ...lines].join("\n");
+  return [`${home.name}, ${printDay(today, "weekday", today)}.`, "", ...toBegin, ...takes, ...lines].join(
+    "\n",
+  );
 }
 
 async function look(): Promise<void> {

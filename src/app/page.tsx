@@ -20,6 +20,7 @@ import { coursesNow } from "@/store/courses";
 import { storedItems } from "@/store/stores";
 import { TakeToday } from "@/ui/shelf/take-today";
 import { frame } from "./frame";
+import { type PlannedStart, startWords, startsToBegin, within } from "./season/planned-starts";
 import { supplies } from "./supplies";
 
 /** Days ahead of its last day to start that a remedy is named here. */
@@ -29,7 +30,7 @@ const SHOWN = 6;
 
 export default async function Shelf({ searchParams }: { searchParams: Promise<{ begun?: string }> }) {
   const { today, home } = await frame();
-  const [batches, lasts, bottles, kept, { begun }, courses, copies] = await Promise.all([
+  const [batches, lasts, bottles, kept, { begun }, courses, copies, planned] = await Promise.all([
     live(db()),
     supplies(today, home.away),
     cellar(db(), addDays(today, 21)),
@@ -37,6 +38,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
     searchParams,
     storedItems(db()).then((items) => coursesNow(db(), items, { today, away: home.away })),
     copiesOf(db()),
+    startsToBegin(today),
   ]);
   const plans = strainPlans(batches, home);
   const cards = batches
@@ -93,11 +95,7 @@ export default async function Shelf({ searchParams }: { searchParams: Promise<{ 
             </p>
           )}
         </section>
-        {isNew ? (
-          <ToSayOnce />
-        ) : (
-          <FromTheCellar today={today} soon={soon} more={more} kept={kept} lasts={lasts} />
-        )}
+        {isNew ? <ToSayOnce /> : <FromTheCellar {...{ today, soon, more, kept, lasts, planned }} />}
       </div>
     </ShelfHere>
   );
@@ -120,6 +118,20 @@ function OxymelBegunToday({ today }: { today: string }) {
   return <BegunToday today={today} care={care} keeps={r.reckoning.verdict.life.days} />;
 }
 
+/** Starts of the kept plan that are near. */
+function ToBegin({ begins, today }: { begins: readonly PlannedStart[]; today: string }) {
+  if (begins.length === 0) return null;
+  return (
+    <ul aria-label="To begin, as planned">
+      {begins.map((s) => (
+        <li key={s.id} className={`py-2 break-words ${s.day < today ? "text-rust" : ""}`}>
+          {startWords(s, today)}. <Link href="/season">the season</Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Bottles near their day, and the way to every batch there ever was. */
 function FromTheCellar({
   today,
@@ -127,14 +139,22 @@ function FromTheCellar({
   more,
   kept,
   lasts,
+  planned,
 }: {
   today: string;
   soon: readonly CellarLine[];
   more: number;
   kept: number;
   lasts: readonly Lasts[];
+  planned: readonly PlannedStart[];
 }) {
-  const toStart = lasts.filter((l) => l.next && l.next.by <= addDays(today, START_SOON)).slice(0, SHOWN);
+  // What is planned already has its day from the plan.
+  const isPlanned = (l: Lasts): boolean =>
+    planned.some((s) => s.remedy.toLowerCase() === l.name.toLowerCase());
+  const toStart = lasts
+    .filter((l) => l.next && l.next.by <= addDays(today, START_SOON) && !isPlanned(l))
+    .slice(0, SHOWN);
+  const begins = within(planned, today, START_SOON).slice(0, SHOWN);
   return (
     <section aria-labelledby="cellar" className="min-w-0 lg:col-start-2 order-3 lg:order-none">
       <h2 id="cellar" className="ruled-head">
@@ -163,6 +183,7 @@ function FromTheCellar({
           ))}
         </ul>
       )}
+      <ToBegin {...{ begins, today }} />
       {toStart.length > 0 && (
         <ul aria-label="To be started">
           {toStart.map((l) => (
