@@ -17,6 +17,7 @@ import { PLAIN_BENCH, emptyPlan, madeBy } from "../src/core/plan/ways";
 import { readRecipeBody } from "../src/core/formulary/events";
 import { type Drawn, drawPictures } from "./demo-pictures";
 import { RECIPES, versionsOf } from "./demo-recipes";
+import { seasonLines } from "./demo-season";
 import { readStoreBody } from "../src/core/stores/events";
 import type { Lot, StoreItem } from "../src/core/stores/item";
 import { gramsOf } from "../src/core/stores/stores";
@@ -692,6 +693,6 @@ function bottled(batch: Batch, used: readonly BottleHappening[]): void {
 out.sort((a, b) => (a.recorded < b.recorded ? -1 : a.recorded > b.recorded ? 1 : 0));
 writeFileSync(
   "demo/lock-cottage.jsonl",
-  `${[JSON.stringify({ format: "jolly-crock/journal", version: JOURNAL_VERSION, household: HOUSEHOLD }), ...out.map((x) => x.line)].join("\n")}\n`,
+  `${[JSON.stringify({ format: "jolly-crock/journal", version: JOURNAL_VERSION, household: HOUSEHOLD }), ...out.map((x) => x.line), ...seasonLines(HOUSEHOLD.id)].join("\n")}\n`,
 );
 await drawPictures(pictures);
