@@ -10,7 +10,7 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^undo the last tick|^It is all here|^Mixed through/, "writes"],
   // The head of every page.
   [
-    /^(?:jolly crock|shelf|bench|cellar|formulary|stores|skip to the page|skip to begin|lock cottage no\. 9)$/i,
+    /^(?:jolly crock|shelf|bench|cellar|season|formulary|stores|skip to the page|skip to begin|lock cottage no\. 9)$/i,
     "goes",
   ],
   [/^(?:cups and spoons|mL and grams|find|Keys)$|^Shown in .*; show in /, "changes"],

@@ -168,6 +168,7 @@ async function lived(units: UnitSystem): Promise<Lived> {
       "/batches",
       "/bench",
       "/cellar",
+      "/season",
       `/cellar?bottle=${bottle}`,
       "/stores",
       "/household",

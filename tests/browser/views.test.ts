@@ -48,6 +48,7 @@ const views = (): Record<string, string> => ({
   shelf: "/",
   bench: "/bench",
   cellar: "/cellar",
+  season: "/season",
   batch: `/batch/${ids["OX-26-02"]}`,
   discarded: `/batch/${ids["FC-26-01"]}`,
   bottled: `/batch/${ids["SY-26-01"]}`,

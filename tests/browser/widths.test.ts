@@ -57,6 +57,7 @@ const PATHS: Readonly<Record<string, () => string>> = {
   finish: () => `/batch/${ids["VI-26-02"]}/finish`,
   bottle: () => `/batch/${ids["VI-26-02"]}/bottle`,
   cellar: () => "/cellar",
+  season: () => "/season",
   batch: () => `/batch/${ids["OX-26-02"]}`,
   label: () => `/batch/${ids["OX-26-01"]}/label`,
   household: () => "/household",
