@@ -7,6 +7,7 @@ import { type Found, improve } from "@/core/season/improve";
 import type { Solver } from "@/core/season/programme";
 import { type Replayed, replay } from "@/core/season/replay";
 import { type Told, type WhatIf, yearOf } from "@/core/season/told";
+import { smallestToDrop } from "@/core/season/unmet";
 import { scalesOf } from "@/core/season/weigh";
 import type { Start } from "@/core/season/year";
 import { solverOf } from "./highs";
@@ -57,6 +58,9 @@ const season = {
     const starts = greedy(scalesOf(year, pinned), pinned);
     return { starts, facts: factsOf(year, starts) };
   },
+  /** The smallest wish to drop so that the others are met. */
+  toDrop: (told: Told, whatIf: WhatIf, starts: readonly Start[]): string | undefined =>
+    smallestToDrop(yearOf(told, whatIf).year, starts),
   enough: (): void => {
     wanted += 1;
   },

@@ -15,6 +15,8 @@ export interface Along {
 export const BEFORE = 45;
 /** Under this width the year is drawn in pieces of so many days. */
 const [NARROW, PIECE] = [640, 112];
+/** Room at the left for today’s stroke, where names stand over the boards. */
+const EDGE = 10;
 /** Room for names at the left. */
 const NAMES = 176;
 
@@ -22,10 +24,10 @@ export function alongOf(
   width: number,
   { today, days, first }: { today: Day; days: number; first: number },
 ): Along {
-  if (width < NARROW) return { today, from: first, to: Math.min(days, first + PIECE), x0: 0, x1: width };
+  if (width < NARROW) return { today, from: first, to: Math.min(days, first + PIECE), x0: EDGE, x1: width };
   return { today, from: -BEFORE, to: days, x0: NAMES, x1: width };
 }
-export const isNarrow = (a: Along): boolean => a.x0 === 0;
+export const isNarrow = (a: Along): boolean => a.x0 === EDGE;
 /** How far the next piece lies from one. */
 export const NEXT_PIECE = 84;
 

@@ -1,24 +1,25 @@
 "use client";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Told } from "@/core/season/told";
-import { smallestToDrop } from "@/core/season/unmet";
-import type { SeasonInHand } from "./use-season";
+import { type SeasonInHand, seasonWorker } from "./use-season";
 import { nameOf, unmetWords } from "./words";
 
 /** Wishes the plan leaves short, why, and which one to drop where dropping one would meet the rest. */
 export function Short({ told, season }: { told: Told; season: SeasonInHand }) {
-  const { unmet, year, hand } = season;
+  const { unmet, hand } = season;
   const [drop, setDrop] = useState<{ of: unknown; id: string | undefined } | undefined>();
-  const asked = useRef(0);
+  const [looking, setLooking] = useState(false);
   if (unmet.length === 0) return null;
   const crowded = unmet.some((u) => u.reason === "too-much");
   const known = drop?.of === hand.starts;
   const look = (): void => {
-    const mine = ++asked.current;
-    setTimeout(
-      () => mine === asked.current && setDrop({ of: hand.starts, id: smallestToDrop(year, hand.starts) }),
-      0,
-    );
+    setLooking(true);
+    const { starts } = hand;
+    seasonWorker()
+      .toDrop(told, hand.whatIf, starts)
+      .then((id) => setDrop({ of: starts, id }))
+      .catch(() => undefined)
+      .finally(() => setLooking(false));
   };
   return (
     <section aria-labelledby="season-short" className="pt-2">
@@ -33,7 +34,7 @@ export function Short({ told, season }: { told: Told; season: SeasonInHand }) {
         ))}
       </ul>
       {crowded && !known && (
-        <button type="button" className="plain min-h-11" onClick={look}>
+        <button type="button" className="plain min-h-11" disabled={looking} onClick={look}>
           which one would make room for the rest?
         </button>
       )}

@@ -115,6 +115,7 @@ interface Label {
 /** The words beside each start of a board, where there is room for them: behind it, or before it. */
 function labelsOf(
   told: Told,
+  breaks: readonly Broken[],
   mine: readonly Start[],
   a: Along,
   taken: readonly (readonly [number, number])[],
@@ -130,7 +131,8 @@ function labelsOf(
   const fits = (from: number, to: number): boolean =>
     from >= a.x0 && to <= a.x1 && full.every(([x, y]) => to <= x || from >= y);
   for (const s of [...mine].sort((x, y) => x.day - y.day)) {
-    const words = `${nameOf(told, s.remedy)}, ${dayWords(told, s.day)}`;
+    const both = breaks.some((b) => b.what === "both-want" && b.start === s.id) ? ": both want this" : "";
+    const words = `${nameOf(told, s.remedy)}, ${dayWords(told, s.day)}${both}`;
     const wide = words.length * LETTER;
     const after = Math.max(xOf(a, s.strain), xOf(a, s.day) + 6) + 9;
     const before = xOf(a, s.day) - 9;
@@ -181,6 +183,7 @@ function Row({
   const shown = mine.filter((s) => isDrawn(a, s.day, s.strain));
   const labels = labelsOf(
     told,
+    breaks,
     shown,
     a,
     working.filter((w) => isDrawn(a, w.begun, w.latest)).map((w) => [xOf(a, w.begun), codeAt(w, a) + CODE]),
@@ -191,7 +194,13 @@ function Row({
     <div role="group" aria-label={v.name} data-board={v.id} className="relative" style={{ height: tall }}>
       <svg width={width} height={tall} className="absolute inset-0 max-w-full" aria-hidden="true">
         <path d={`M0 ${tall - 1}H${width}`} stroke="var(--color-rule)" strokeWidth="1.5" />
-        <text x="0" y={narrow ? 18 : 22} fontSize="17" fill="var(--color-cobalt)" className="stencil">
+        <text
+          x={narrow ? a.x0 : 0}
+          y={narrow ? 18 : 22}
+          fontSize="17"
+          fill="var(--color-cobalt)"
+          className="stencil"
+        >
           {v.size}
           {v.pot ? " pot" : ""}
         </text>
