@@ -14,6 +14,7 @@ import { bundled } from "../bundled";
 import type { CoreTimes } from "./core";
 import { manyJars, toldAgain } from "./households";
 import { baseline, median, p95, print, say, sayHead, sayRatio } from "./rows";
+import { seasons } from "./season";
 import { NOW, type Served, serve } from "./served";
 
 const ROOT = join(import.meta.dirname, "../..");
@@ -24,6 +25,7 @@ const PATHS: readonly (readonly [path: string, most: number])[] = [
   ["/bench", 1.2],
   ["/cellar", 1.3],
   ["/stores", 1.3],
+  ["/season", 1.3],
   ["/formulary", 1.3],
   ["/batches", 1.3],
 ];
@@ -125,6 +127,7 @@ async function main(): Promise<void> {
   const base = baseline();
   say("baseline", base, base);
   core(base);
+  await seasons(base);
   const root = process.env["DATABASE_ROOT"];
   if (!root) throw new Error("run it as ./jolly bench");
   const demo = demoLines();
