@@ -19,6 +19,7 @@ shot /bench bench-cautions "wait:300 ;; type:input[role=combobox]::1 cup elderbe
 shot / shelf
 shot /cellar cellar "click:a[aria-label^='SY-26-01'] ;; wait:700"
 shot /standing standing "wait:300 ;; type:#stands-list::fire cider, 1 L jar, since 2 November, garlic, ginger ;; press:Enter ;; type:#stands-list::3 bottles of thyme syrup, 250 mL, made in October, fridge, simmered ;; press:Enter ;; type:#stands-list::hyssop oxymel from my aunt, one bottle, opened last week ;; wait:900"
+shot /season season "wait:2500"
 shot /stores stores
 shot /household household
 shot "/batch/$(batch OX-26-02)" batch
@@ -33,12 +34,3 @@ shot / find "press:/ ;; wait:500 ;; type:[role=dialog] input::what has honey in 
 shot "/compare?b=$(batch OX-26-01)&b=$(batch OX-26-02)" compare
 recipe() { node -e 'const l=require("fs").readFileSync("demo/lock-cottage.jsonl","utf8").trim().split("\n").map(JSON.parse);console.log(l.find(e=>e.kind==="recipe"&&e.type==="written"&&e.body.plan.name.startsWith(process.argv[1])).stream)' "$1"; }
 shot "/formulary/$(recipe Hyssop)" formulary "" 1280x900
-told='Winter syrup, from the lock above
-200 g fresh ginger, sliced
-a handful of horehound
-2 tbsp pokeberries
-1 l water
-honey, same as the liquid, hand-warm
-Simmer the ginger in the water for 1 hour and strain.
-and a word to the heron'
-shot /formulary write-in "type:#recipe-text::$told ;; wait:700 ;; document.activeElement.blur()" 1280x900
