@@ -20,6 +20,9 @@ beforeAll(async () => {
   solve = await solver();
 });
 
+/** Small years, those of some hundreds of plans before those of some hundred thousand. */
+const SMALL = [3, 4, 5, 6, 8, 10, 11, 12, 13, 14, 15, 16, 2, 7, 9, 1];
+
 /** The best of every plan that can be. */
 function bestOf(year: Year): number {
   const scales = scalesOf(year);
@@ -43,7 +46,7 @@ function stepsOf(year: Year, seconds = 60): Found[] {
   }
 }
 
-test.each(seeds(1, share(18)))(
+test.each(SMALL.slice(0, share(SMALL.length)))(
   "of small year %i the best of every plan is found, and the bound is under it",
   (seed) => {
     const year = smallYear(seed);
@@ -56,12 +59,12 @@ test.each(seeds(1, share(18)))(
   },
 );
 
-test.each(seeds(1, share(9)))(
+test.each(seeds(1, share(7)))(
   "a search of drawn household %i never does worse, and never what cannot be",
   (seed) => {
     const year = drawnYear(seed);
     const scales = scalesOf(year);
-    const steps = stepsOf(year, 5);
+    const steps = stepsOf(year, 4);
     const atOnce = weigh(scales, greedy(scales));
     expect(steps.length).toBeGreaterThan(5);
     steps.forEach((s, i) => {

@@ -4,8 +4,8 @@ import { useEffect } from "react";
 import { type ToShell, isKeptPage } from "@/shell/kept-pages";
 import { useKitchen } from "../kitchen/kitchen";
 
-/** How long a page is left alone before what stands in for the house is put up, ms. */
-const SETTLED_MS = 4000;
+/** How long a page is left alone before what stands in for the house is put up, ms: beside the house itself there is hardly a signal to lose. */
+const SETTLED_MS = { carried: 4000, atTheHouse: 20_000 };
 
 const say = (to: ServiceWorker | null | undefined, what: ToShell): void => to?.postMessage(what);
 
@@ -31,19 +31,22 @@ export function Shell() {
   useEffect(() => {
     if (!("serviceWorker" in navigator)) return;
     // Once the page has settled: it is for later, and must not be in the way now.
-    const soon = setTimeout(() => {
-      void navigator.serviceWorker
-        .register("/sw.js")
-        .then(async (r) => {
-          // A newer one waits until no clock runs here.
-          if (!isBusy) say(r.waiting, { say: "renew" });
-          if (document.visibilityState !== "visible") return;
-          say((await navigator.serviceWorker.ready).active, { say: "keep", paths: soonWanted(path) });
-        })
-        .catch(() => {
-          // Without it the browser's own page is shown; nothing else depends on it.
-        });
-    }, SETTLED_MS);
+    const soon = setTimeout(
+      () => {
+        void navigator.serviceWorker
+          .register("/sw.js")
+          .then(async (r) => {
+            // A newer one waits until no clock runs here.
+            if (!isBusy) say(r.waiting, { say: "renew" });
+            if (document.visibilityState !== "visible") return;
+            say((await navigator.serviceWorker.ready).active, { say: "keep", paths: soonWanted(path) });
+          })
+          .catch(() => {
+            // Without it the browser's own page is shown; nothing else depends on it.
+          });
+      },
+      SETTLED_MS[location.protocol === "https:" ? "carried" : "atTheHouse"],
+    );
     return () => clearTimeout(soon);
   }, [path, isBusy]);
   return null;
