@@ -6,6 +6,8 @@ export interface Along {
   /** The first day and the last, counted from today. */
   readonly from: number;
   readonly to: number;
+  /** How large letters are set, over the usual. */
+  readonly k: number;
   /** Where the days begin and end. */
   readonly x0: number;
   readonly x1: number;
@@ -22,10 +24,11 @@ const NAMES = 176;
 
 export function alongOf(
   width: number,
-  { today, days, first }: { today: Day; days: number; first: number },
+  { today, days, first, k }: { today: Day; days: number; first: number; k: number },
 ): Along {
-  if (width < NARROW) return { today, from: first, to: Math.min(days, first + PIECE), x0: EDGE, x1: width };
-  return { today, from: -BEFORE, to: days, x0: NAMES, x1: width };
+  if (width < NARROW * k)
+    return { today, k, from: first, to: Math.min(days, first + PIECE), x0: EDGE, x1: width };
+  return { today, k, from: -BEFORE, to: days, x0: NAMES * k, x1: width };
 }
 export const isNarrow = (a: Along): boolean => a.x0 === EDGE;
 /** How far the next piece lies from one. */

@@ -64,11 +64,11 @@ function Out({ shown, told, a, width, base }: Figure & { base: number }) {
           strokeWidth="6"
         />
       ))}
-      {first && xOf(a, first.from) < width - 110 && (
+      {first && xOf(a, first.from) < width - 110 * a.k && (
         <text
           x={xOf(a, first.from) + 7}
           y={base - 8}
-          fontSize="14"
+          fontSize={14 * a.k}
           fontWeight="bold"
           fill="var(--color-rust)"
           stroke="var(--color-ground)"
@@ -127,7 +127,7 @@ function Pour({ open, toggle, ...figure }: Figure & { open: boolean; toggle: () 
   const { shown, told, a, width } = figure;
   const { volume } = useUnits();
   const narrow = isNarrow(a);
-  const tall = narrow ? NARROW_TALL : TALL;
+  const tall = (narrow ? NARROW_TALL : TALL) * a.k;
   return (
     <div className="relative" style={{ height: tall }} data-pour={shown.r.id}>
       <svg

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { type Told, keptOf, startsOf } from "@/core/season/told";
 import type { KeptStart } from "@/core/season/events";
 import { addDays, printDay } from "@/core/day";
+import { useRem } from "../kit/tall";
 import { useWidth } from "../kit/width";
 import { BEFORE, NEXT_PIECE, alongOf, isDrawn, isNarrow, xOf } from "./along";
 import { Heads } from "./heads";
@@ -30,14 +31,14 @@ export function SeasonView({ told, kept, keptOn, seq, known }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1216);
   const [first, setFirst] = useState(0);
   const [open, setOpen] = useState<string | undefined>();
-  const a = alongOf(width, { today: told.today, days: told.days, first });
+  const a = alongOf(width, { today: told.today, days: told.days, first, k: useRem() / 16 });
   const toggle = (id: string): void => setOpen((o) => (o === id ? undefined : id));
   const opened = told.remedies.find((r) => r.id === open);
   return (
     <div className="pt-5">
       <h1 className="sr-only">Season</h1>
       {isNarrow(a) && <Pieces first={first} to={setFirst} told={told} />}
-      <div ref={ref} data-drawing="" className="relative">
+      <div ref={ref} data-drawing="" className="relative overflow-x-clip">
         <TodayStroke a={a} />
         <Heads told={told} a={a} width={width} />
         {told.vessels.length === 0 ? (

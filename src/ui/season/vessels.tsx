@@ -133,7 +133,7 @@ function labelsOf(
   for (const s of [...mine].sort((x, y) => x.day - y.day)) {
     const both = breaks.some((b) => b.what === "both-want" && b.start === s.id) ? ": both want this" : "";
     const words = `${nameOf(told, s.remedy)}, ${dayWords(told, s.day)}${both}`;
-    const wide = words.length * LETTER;
+    const wide = words.length * LETTER * a.k;
     const after = Math.max(xOf(a, s.strain), xOf(a, s.day) + 6) + 9;
     const before = xOf(a, s.day) - 9;
     if (fits(after, after + wide)) {
@@ -152,7 +152,7 @@ function Working({ of, a, y }: { of: readonly ToldWorking[]; a: Along; y: number
   return of.map((w) => (
     <g key={w.id}>
       <WorkingBand w={w} a={a} y={y} />
-      <text x={codeAt(w, a)} y={y + 15} fontSize="15" fill="var(--color-cobalt)" className="stencil">
+      <text x={codeAt(w, a)} y={y + 15} fontSize={15 * a.k} fill="var(--color-cobalt)" className="stencil">
         {w.code}
       </text>
     </g>
@@ -160,7 +160,7 @@ function Working({ of, a, y }: { of: readonly ToldWorking[]; a: Along; y: number
 }
 const CODE = 76;
 const codeAt = (w: ToldWorking, a: Along): number =>
-  Math.min(a.x1 - CODE, xOf(a, Math.max(w.latest, w.strain)) + 8);
+  Math.min(a.x1 - CODE * a.k, xOf(a, Math.max(w.latest, w.strain)) + 8);
 
 function Row({
   v,
@@ -176,7 +176,7 @@ function Row({
   width: number;
 }) {
   const narrow = isNarrow(a);
-  const [tall, y] = narrow ? [NARROW_ROW, 30] : [ROW, 6];
+  const [tall, y] = narrow ? [NARROW_ROW * a.k, 30 * a.k] : [ROW * a.k, 6 + 10 * (a.k - 1)];
   const { hand, breaks } = season;
   const mine = hand.starts.filter((s) => s.vessel === v.id);
   const working = told.working.filter((w) => w.vessel === v.id);
@@ -186,7 +186,9 @@ function Row({
     breaks,
     shown,
     a,
-    working.filter((w) => isDrawn(a, w.begun, w.latest)).map((w) => [xOf(a, w.begun), codeAt(w, a) + CODE]),
+    working
+      .filter((w) => isDrawn(a, w.begun, w.latest))
+      .map((w) => [xOf(a, w.begun), codeAt(w, a) + CODE * a.k]),
   );
   const making = (s: Start) => season.year.wanted.find((w) => w.id === s.remedy)?.making;
   const wrongOf = (s: Start): readonly Broken[] => breaks.filter((b) => b.start === s.id || b.other === s.id);
@@ -196,8 +198,8 @@ function Row({
         <path d={`M0 ${tall - 1}H${width}`} stroke="var(--color-rule)" strokeWidth="1.5" />
         <text
           x={narrow ? a.x0 : 0}
-          y={narrow ? 18 : 22}
-          fontSize="17"
+          y={(narrow ? 18 : 22) * a.k}
+          fontSize={17 * a.k}
           fill="var(--color-cobalt)"
           className="stencil"
         >
@@ -220,7 +222,13 @@ function Row({
                 chosen={hand.chosen === s.id}
               />
               {label && (
-                <text x={label.x} y={y + 15} fontSize="14" textAnchor={label.anchor} fill="var(--color-iron)">
+                <text
+                  x={label.x}
+                  y={y + 15}
+                  fontSize={14 * a.k}
+                  textAnchor={label.anchor}
+                  fill="var(--color-iron)"
+                >
                   {label.words}
                 </text>
               )}
