@@ -52,6 +52,21 @@ export const CONTROLS: readonly (readonly [RegExp, Effect])[] = [
   [/^Do this: /, "changes"],
   [/^(?:set a course|another course|leave it)$/, "changes"],
   [/^(?:Taken|forget them, and|Keep the course|use this size|print on the label printer)$/, "writes"],
+  // The season.
+  [/^(?:onto the Bench|the season)$/, "goes"],
+  [/: what is wanted$/, "changes"],
+  // The paper is a file of its own, which another test opens.
+  [/^(?:keep this plan|keep this wish|out of the plan|keep these|on paper)$/, "writes"],
+  [/, begin \d/, "drags"],
+  [
+    /^(?:make a plan|mend it|good enough|step back|what is wanted, and when|room, hours and days|set it beside|draw this one|back to what is so|which one would make room for the rest\?|earlier|later)$/,
+    "changes",
+  ],
+  [/^Begin one more of$|^How full: /, "chooses"],
+  [/: stays there$/, "changes"],
+  [/^Take out: /, "changes"],
+  [/^(?:we are|gifts each time)$/, "types"],
+  [/^(?:away from|to)$/, "dates"],
   // From page to page.
   [/^[A-Z]{2}-\d\d-\d\d(?:·\d)?(?:,| |$)/, "goes"],
   [/^(?:[A-Z][\w-]+ (?:& [\w-]+ )?(?:fire )?(?:vinegar|oxymel|syrup|honey|tincture|cider))$/, "goes"],

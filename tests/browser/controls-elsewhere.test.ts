@@ -47,6 +47,7 @@ afterAll(async () => {
 const PAGES: readonly (readonly [name: string, path: () => string, least: number])[] = [
   ["the Shelf", () => "/", 4],
   ["the Cellar", () => "/cellar", 2],
+  ["the Season", () => "/season", 12],
   ["the Stores", () => "/stores", 10],
   ["the household", () => "/household", 7],
   ["all batches", () => "/batches", 3],
@@ -66,7 +67,7 @@ const PAGES: readonly (readonly [name: string, path: () => string, least: number
 ];
 /** What every page has at its head and foot is walked on the Bench. */
 const HEAD =
-  /^(?:jolly crock|shelf|bench|cellar|formulary|stores|skip to the page|lock cottage no\. 9|find|keys|cups and spoons|ml and grams)$/i;
+  /^(?:jolly crock|shelf|bench|cellar|season|formulary|stores|skip to the page|lock cottage no\. 9|find|keys|cups and spoons|ml and grams)$/i;
 
 /** What a page has many of: codes and batches by name. They are one sort; of what begins alike there is one, too. */
 const sortOf = (name: string): string => {

@@ -72,6 +72,7 @@ const NAMES = [
   "shelf",
   "bench",
   "cellar",
+  "season",
   "batch",
   "discarded",
   "bottled",

@@ -142,6 +142,7 @@ function Pour({ open, toggle, ...figure }: Figure & { open: boolean; toggle: () 
         type="button"
         className="plain absolute left-0 top-0 text-left leading-tight min-h-11"
         style={{ maxWidth: narrow ? "100%" : a.x0 - 12 }}
+        aria-label={`${shown.r.name}: what is wanted`}
         aria-expanded={open}
         onClick={toggle}
       >

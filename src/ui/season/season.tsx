@@ -240,14 +240,11 @@ function Foot({
             {hand.starts.length === 0 ? "make a plan" : "mend it"}
           </button>
         )}
-        <button
-          type="button"
-          className="plain min-h-11"
-          disabled={hand.past.length === 0}
-          onClick={() => act({ do: "back" })}
-        >
-          step back
-        </button>
+        {hand.past.length > 0 && (
+          <button type="button" className="plain min-h-11" onClick={() => act({ do: "back" })}>
+            step back
+          </button>
+        )}
         <Openers {...{ open, toggle }} />
         <OneMore told={told} season={season} />
         <a href="/season/year.pdf" className="inline-grid content-center min-h-11">

@@ -35,7 +35,7 @@ export function Short({ told, season }: { told: Told; season: SeasonInHand }) {
       </ul>
       {crowded && !known && (
         <button type="button" className="plain min-h-11" disabled={looking} onClick={look}>
-          which one would make room for the rest?
+          {looking ? "looking…" : "which one would make room for the rest?"}
         </button>
       )}
       {known && (
