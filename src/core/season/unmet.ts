@@ -28,6 +28,18 @@ export interface Unmet {
 /** Less than this of a day is none. */
 const A_DAY = 0.5;
 
+/** Whether somebody is at home to strain what could be begun by a day. */
+function canBeStrained(year: Year, m: NonNullable<Wanted["making"]>, first: number): boolean {
+  const { steep } = m;
+  if (!steep) return true;
+  for (let d = 0; d <= first; d++) {
+    if (!year.begins[d] || !m.herbs[d]) continue;
+    for (let s = d + steep.earliest; s <= d + steep.latest && s < year.days; s++)
+      if (year.strains[s]) return true;
+  }
+  return false;
+}
+
 /** Why nothing more could be begun of it, whatever else is. */
 function reasonOf(year: Year, w: Wanted, first: number): Reason {
   const m = w.making;
@@ -42,7 +54,7 @@ function reasonOf(year: Year, w: Wanted, first: number): Reason {
   if (!year.begins.some((x) => x === 1)) return "nobody-home";
   if (first < ready || !before(year.begins)) return "not-yet";
   if (!before(m.herbs)) return "no-herb";
-  return "too-much";
+  return canBeStrained(year, m, first) ? "too-much" : "nobody-home";
 }
 
 /** The wishes a plan leaves short, the longest first. */

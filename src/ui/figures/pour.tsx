@@ -2,6 +2,7 @@
 import type { Supply } from "@/core/cellar/supply";
 import { type Day, addDays, daysBetween, printDay } from "@/core/day";
 import { useWidth } from "../kit/width";
+import { pourPath } from "./pour-path";
 import { type Substance, fillOf } from "./substance";
 
 interface Props {
@@ -66,7 +67,10 @@ export function PourFigure({ supply, today, until, most, substance, startBy, tit
         )}
         {stockMl > 0 && (
           <path
-            d={`M${x(today)} ${BASE}V${BASE - high}L${x(end ?? until)} ${end ? BASE : BASE - high}V${BASE}Z`}
+            d={pourPath(BASE, [
+              { x: x(today), up: high },
+              { x: x(end ?? until), up: end ? 0 : high },
+            ])}
             fill={fillOf(substance)}
             stroke="var(--color-iron)"
             strokeWidth="1.2"

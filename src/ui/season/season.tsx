@@ -6,6 +6,7 @@ import { addDays, printDay } from "@/core/day";
 import { useRem } from "../kit/tall";
 import { useWidth } from "../kit/width";
 import { BEFORE, NEXT_PIECE, alongOf, isDrawn, isNarrow, xOf } from "./along";
+import { Bottles } from "./bottles";
 import { Heads } from "./heads";
 import { Pours } from "./pours";
 import { Short } from "./short";
@@ -51,6 +52,15 @@ export function SeasonView({ told, kept, keptOn, seq, known }: Props) {
         <h2 className="text-[1rem] text-ash font-normal pt-3">to be poured</h2>
         <Pours {...{ told, poured: season.poured, lived: season.lived, a, width, open, toggle }} />
       </div>
+      {opened && (
+        <Bottles
+          told={told}
+          r={opened}
+          poured={season.poured[told.remedies.indexOf(opened)]!}
+          a={a}
+          width={width}
+        />
+      )}
       {opened && (
         <WishForm
           key={opened.id}
@@ -189,7 +199,9 @@ function Standing({ told, season, keptOn }: { told: Told; season: Season; keptOn
       </p>
       <p className="quiet">
         {keptOn ? `Kept ${printDay(keptOn, "long", told.today)}` : "No plan is kept yet"}
-        {hand.changed ? "; what is drawn differs from it." : "."}
+        {hand.changed ? "; what is drawn differs from it." : "."} Planned at the use that four years in five
+        stay under; the pale band is where eight in ten of five hundred years, as they might go, have it. All
+        of it is an estimate.
       </p>
     </>
   );
