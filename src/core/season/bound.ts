@@ -1,5 +1,6 @@
-import { formulate } from "./formulation";
-import type { Programme, Solver } from "./programme";
+import { type Formulated, formulate, optionsIn } from "./formulation";
+import type { Option } from "./options";
+import type { Solver } from "./programme";
 import type { Scales } from "./weigh";
 import type { Start } from "./year";
 
@@ -9,8 +10,17 @@ const SECONDS = { relaxed: 2, first: 0.4, again: 1.5 };
 /** Remedies that are looked at again. */
 const MOST_AGAIN = 4;
 
+interface Priced {
+  readonly prices: Float64Array;
+  readonly paid: number;
+  readonly solve: Solver;
+  /** Told of each remedy's plan that is found on the way. */
+  readonly plan: (remedy: number, options: readonly Option[]) => void;
+}
+
 interface Part {
-  readonly programme: Programme;
+  readonly remedy: number;
+  readonly formulated: Formulated;
   bound: number;
   /** What it is known to come to. */
   value: number;
@@ -24,11 +34,11 @@ interface Part {
 export function* boundOf(
   scales: Scales,
   pinned: readonly Start[],
-  { prices, paid, solve }: { readonly prices: Float64Array; readonly paid: number; readonly solve: Solver },
+  { prices, paid, solve, plan }: Priced,
 ): Generator<number, number> {
   const parts = scales.year.wanted.map((_, remedy): Part => {
-    const { programme } = formulate(scales, { remedies: [remedy], stand: pinned, prices });
-    return { programme, bound: 0, value: Infinity };
+    const formulated = formulate(scales, { remedies: [remedy], stand: pinned, prices });
+    return { remedy, formulated, bound: 0, value: Infinity };
   });
   const sum = (): number =>
     Math.max(
@@ -36,12 +46,16 @@ export function* boundOf(
       parts.reduce((n, p) => n + p.bound, -paid),
     );
   for (const p of parts) {
-    p.bound = Math.max(0, solve(p.programme, { seconds: SECONDS.relaxed, gap: 0, relaxed: true }).bound);
+    p.bound = Math.max(
+      0,
+      solve(p.formulated.programme, { seconds: SECONDS.relaxed, gap: 0, relaxed: true }).bound,
+    );
     yield 0;
   }
   yield sum();
   const nearer = (p: Part, seconds: number): void => {
-    const { bound, value } = solve(p.programme, { seconds, gap: GAP });
+    const { bound, value, x } = solve(p.formulated.programme, { seconds, gap: GAP });
+    if (x && value < p.value) plan(p.remedy, optionsIn(p.formulated, x));
     p.bound = Math.max(p.bound, bound);
     p.value = Math.min(p.value, value);
   };

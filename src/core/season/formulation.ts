@@ -148,18 +148,9 @@ function standing(
   }
 }
 
-/** The starts a solution chooses, in vessels of their own. Undefined where no vessel is left for one of them. */
-export function chosen(
-  f: Pick<Formulated, "options" | "at">,
-  x: Float64Array,
-  stand: readonly Start[],
-  scales: Scales,
-): Start[] | undefined {
-  const picked: Option[] = [];
-  f.options.forEach((o, i) => {
-    for (let n = Math.round(x[f.at[i]!]!); n > 0; n--) picked.push(o);
-  });
-  return inVessels(picked, stand, scales);
+/** The options a solution chooses, each as often as it does. */
+export function optionsIn({ options, at }: Pick<Formulated, "options" | "at">, x: Float64Array): Option[] {
+  return options.flatMap((o, i) => new Array<Option>(Math.max(0, Math.round(x[at[i]!]!))).fill(o));
 }
 
 /** Options as starts beside those that stand, each in a vessel that is free for it. */

@@ -1,7 +1,7 @@
 import { boundOf } from "./bound";
 import { broken } from "./broken";
 import { drawnFrom } from "./drawn";
-import { type Formulated, chosen, formulate, inVessels } from "./formulation";
+import { type Formulated, formulate, inVessels, optionsIn } from "./formulation";
 import { greedy } from "./greedy";
 import { planOne } from "./one-remedy";
 import type { Option } from "./options";
@@ -96,7 +96,7 @@ function anew({ scales, starts, makeable, solve }: Search, from: number): readon
     gap: PIECE_GAP,
     from: asItIs(f, starts, scales),
   });
-  return x && chosen(f, x, stand, scales);
+  return x && inVessels(optionsIn(f, x), stand, scales);
 }
 
 /** Beginnings a beam keeps where remedies are planned beside each other, and where plans are made by prices. */
@@ -189,14 +189,20 @@ export function* improve(
     yield did(take(s, best && inVessels(best, pinned, scales)));
     if (last) break;
   }
-  const bounds = boundOf(scales, pinned, { prices: whole.prices, paid: whole.paid(), solve });
+  let fresh = false;
+  const plan = (remedy: number, options: readonly Option[]): void => {
+    if (whole.add(remedy, options)[1]) fresh = true;
+  };
+  const bounds = boundOf(scales, pinned, { prices: whole.prices, paid: whole.paid(), solve, plan });
   let [bounding, idle, week] = [true, 0, 0];
   while (bounding || idle < ENOUGH) {
     if (bounding) {
       const next = bounds.next();
       bound = Math.max(bound, next.value);
       bounding = !next.done;
-      yield did(false);
+      const best = fresh ? whole.best(PIECE_SECONDS) : undefined;
+      fresh = false;
+      yield did(take(s, best && inVessels(best, pinned, scales)));
       // Until there is a bound at all nothing else is done.
       if (bound === 0 && bounding) continue;
     }

@@ -40,6 +40,8 @@ interface Branch {
 /** Batches of one week, at the most. */
 const MOST_AT_ONCE = 6;
 const SPECK = 1e-6;
+/** How much more what stands may be worth than what could be made instead. */
+const STANDS = [0, 0.3, 4] as const;
 
 class Beam {
   private readonly weeks: number;
@@ -155,8 +157,20 @@ class Beam {
     return this.best(out);
   }
 
+  /** The best: some as they are worth, others with what stands valued higher, since that more can be made later is not sure. */
   private best(all: Branch[]): Branch[] {
-    return all.sort((a, b) => a.worth - b.worth).slice(0, this.within.kept);
+    const { kept } = this.within;
+    if (all.length <= kept) return all;
+    const out: Branch[] = [];
+    let rest = all;
+    STANDS.forEach((more, n) => {
+      const sure = (b: Branch): number => b.worth - more * (b.points - b.worth);
+      rest = rest.sort((a, b) => sure(a) - sure(b));
+      const share = Math.ceil((kept - out.length) / (STANDS.length - n));
+      out.push(...rest.slice(0, share));
+      rest = rest.slice(share);
+    });
+    return out;
   }
 
   /** Whether there is room in a week for what stands of its own. */

@@ -20,7 +20,7 @@ interface Column {
 }
 
 /** How far new prices lean to the best there were: farther each time that was no better. */
-const [LEANS, LESS, MOST_LEANS] = [0.5, 0.6, 0.97];
+const [LEANS, LESS, MOST_LEANS, LEAST_LEANS] = [0.5, 0.6, 0.97, 0.05];
 
 export class Together {
   private readonly columns: Column[] = [];
@@ -141,8 +141,10 @@ export class Together {
       sum += [...column.takes].reduce((n, [slot, by]) => n + tried[slot]! * by, column.points);
     });
     this.leans = sum > this.most ? LEANS : Math.min(MOST_LEANS, 1 - (1 - leans) * LESS);
+    // Where no new plan came of prices that lean, those that lean less are tried before it is enough.
+    if (!some) this.leans = leans * LESS;
     if (sum > this.most) [this.most, this.prices] = [sum, tried];
-    return some ? (value - this.most) / Math.max(1, value) : undefined;
+    return some || leans > LEAST_LEANS ? (value - this.most) / Math.max(1, value) : undefined;
   }
 
   /** What all limits together come to, at their prices. */
