@@ -19,7 +19,11 @@ const DOORS: readonly Door[] = [
   { path: /^\/feed\/[\w-]{43}\.ics$/, methods: READ, who: "secret" },
   // The app's own code, fonts and icons; none of it is anybody's but a device's.
   { path: /^\/_next\/static\/[\w./~()[\]@%-]+$/, methods: READ, who: "hand" },
-  { path: /^\/(?:icon\.svg|manifest\.webmanifest|favicon\.ico|sw\.js|highs\.wasm)$/, methods: READ, who: "hand" },
+  {
+    path: /^\/(?:icon\.svg|manifest\.webmanifest|favicon\.ico|sw\.js|highs\.wasm)$/,
+    methods: READ,
+    who: "hand",
+  },
   // Carrying the house out, and who lives in it, is a keeper's.
   { path: /^\/export(?:\/.*)?$/, methods: READ, who: "keeper" },
   { path: /^\/api\/household(?:\/.*)?$/, methods: ["POST"], who: "keeper" },
@@ -37,7 +41,11 @@ const DOORS: readonly Door[] = [
     who: "hand",
   },
   { path: new RegExp(`^/batch/${ID}/picture/${ID}$`), methods: READ, who: "hand" },
-  { path: /^\/(?:batches\/year\.(?:pdf|svg)|season\/year\.(?:pdf|svg)|formulary\/new|batches\/\d{4})$/, methods: READ, who: "hand" },
+  {
+    path: /^\/(?:batches\/year\.(?:pdf|svg)|season\/year\.(?:pdf|svg)|formulary\/new|batches\/\d{4})$/,
+    methods: READ,
+    who: "hand",
+  },
   {
     path: /^\/api\/(?:kitchen|live|journals|instruments(?:\/[a-z]+)?|find|health)$/,
     methods: [...READ, "POST"],
