@@ -149,6 +149,19 @@ function leaning({ draw, scales }: Search, prices: Float64Array) {
   return { prices: prices.map((p) => p * times), weeks: [first, last] as const };
 }
 
+/** A plan without those starts that cannot be beside what is pinned: mending begins with all the rest of it. */
+function withoutBroken(year: Scales["year"], from: readonly Start[], allowed: number): readonly Start[] {
+  let starts = from;
+  for (;;) {
+    const all = broken(year, starts);
+    if (all.length <= allowed) return starts;
+    const named = new Set(all.flatMap((b) => [b.start, b.other]));
+    const less = starts.filter((s) => s.pinned || !named.has(s.id));
+    if (less.length === starts.length) return starts;
+    starts = less;
+  }
+}
+
 /**
  * A plan made better, piece by piece; each step tells the best so far, which is never worse than the one before and never breaks what that did not.
  * Ends when nothing is left to try; whoever listens may end it before.
@@ -169,7 +182,7 @@ export function* improve(
     may: (starts) => broken(scales.year, starts).length <= allowed,
     ...{ starts: quick, points: weigh(scales, quick) },
   };
-  if (s.makeable.length > 0) take(s, from);
+  if (s.makeable.length > 0) take(s, withoutBroken(scales.year, from, allowed));
   let [bound, tried, better] = [0, 0, 0];
   const did = (did: boolean): Found => {
     tried += 1;

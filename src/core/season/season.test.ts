@@ -79,6 +79,22 @@ test.each(seeds(1, share(7)))(
   },
 );
 
+test("mending begins with what stands: one start that cannot be costs no more than itself", () => {
+  const year = drawnYear(3, { remedies: [4, 4] });
+  const scales = scalesOf(year);
+  const plan = stepsOf(year, (all) => all.length < 25).at(-1)!.starts;
+  const [moved] = plan.filter((s) => plan.some((o) => o !== s && o.vessel === s.vessel));
+  const other = plan.find((o) => o !== moved && o.vessel === moved!.vessel)!;
+  const off = plan.map((s) =>
+    s === moved ? { ...s, day: other.day, strain: s.strain + other.day - s.day, pinned: true } : s,
+  );
+  expect(broken(year, off).length).toBeGreaterThan(0);
+  const first = improve(scales, solve, off).next().value;
+  const kept = plan.filter((s) => s !== moved && s !== other);
+  expect(first.points).toBeLessThanOrEqual(weigh(scales, [...kept, ...off.filter((s) => s.pinned)]) + NEAR);
+  expect(first.starts.filter((s) => s.pinned)).toHaveLength(1);
+});
+
 const WHOLE = process.env["JOLLY_WHOLE"] === "1";
 (WHOLE ? test : test.skip)("thirty households in ten seconds: near the bound", () => {
   const gaps = seeds(1, 30).map((seed) => {
