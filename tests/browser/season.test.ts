@@ -190,7 +190,7 @@ describe("a year as one picture", () => {
     await typeDay(page, "#season-if-from", "2027-02-01");
     await typeDay(page, "#season-if-to", "2027-02-28");
     await clickOn(page, "set it beside");
-    await says(page, "we are 8, away from 2027-02-01 to 2027-02-28");
+    await says(page, "we are 8, away from 1 February to 28 February");
     await clickOn(page, "draw this one");
     await says(page, "The picture shows what is supposed.");
     await clickOn(page, "back to what is so");

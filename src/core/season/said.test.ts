@@ -37,6 +37,14 @@ const USES: readonly (readonly [text: string, name: string, says: readonly (numb
     [3, 10, 1, 9, 5],
   ],
   ["1 tbsp syrup at bedtime for twelve people, between November and January", "syrup", [12, 15, 1, 11, 1]],
+  ["20 drops of beetroot fire cider 3 times a day for 1 in May", "Beetroot fire cider", [1, 1, 3, 5, 5]],
+  ["1 tbsp fire cider each Sunday for three, all year", "fire cider", [3, 15, 1 / 7, 1, 12]],
+  ["damson honey: 1 teaspoonful nightly, for the four of us, Nov–Feb", "Damson honey", [4, 5, 1, 11, 2]],
+  [
+    "2x daily a teaspoon of horehound syrup for two, from October to the end of March",
+    "Horehound syrup",
+    [2, 5, 2, 10, 3],
+  ],
 ];
 
 test.each(USES)("“%s” is read", (text, name, [people, ml, times, from, to]) => {

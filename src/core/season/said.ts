@@ -55,17 +55,24 @@ class Sentence {
 }
 
 /** How often, each with its times a day. */
+const DAY = "(?:day|morning|evening|night)";
+const WEEKDAY = "(?:sun|mon|tues|wednes|thurs|fri|satur)day";
 const OFTEN: readonly (readonly [string, number])[] = [
-  ["every other (?:day|morning|evening|night)|every second (?:day|morning|evening|night)", 0.5],
+  [`every (?:other|second) ${DAY}`, 0.5],
   ["(?:each|every) morning and (?:each |every )?(?:evening|night)|(?:mornings?|in the morning) and (?:evenings?|nights?|in the evening|at night)", 2],
-  ["three times (?:a|each|every|per) day|three times daily|thrice (?:a day|daily)", 3],
-  ["four times (?:a|each|every|per) day|four times daily", 4],
-  ["twice (?:a|each|every|per) day|twice daily|two times (?:a|each|per) day", 2],
-  ["three times (?:a|each|every|per) week", 3 / 7],
-  ["twice (?:a|each|every|per) week|twice weekly", 2 / 7],
-  ["(?:once )?(?:a|each|every|per) week|weekly|on (?:sunday|monday|tuesday|wednesday|thursday|friday|saturday)s", 1 / 7],
-  ["(?:once )?(?:a|each|every|per) (?:day|morning|evening|night)|(?:once )?daily|at night|at bedtime|mornings|evenings|in the (?:morning|evening)", 1],
+  ["thrice (?:a day|daily)", 3],
+  [`twice (?:(?:a|each|every|per) ${DAY}|daily)`, 2],
+  ["twice (?:(?:a|each|every|per) week|weekly)", 2 / 7],
+  [`(?:once )?(?:a|each|every|per) week|weekly|(?:each|every|on an?) ${WEEKDAY}|on ${WEEKDAY}s|${WEEKDAY}s`, 1 / 7],
+  [`(?:once )?(?:a|each|every|per) ${DAY}|(?:once )?daily|nightly|at night|at bedtime|mornings|evenings|in the (?:morning|evening)`, 1],
 ]; // prettier-ignore
+
+/** Times a day: in numbers or words, so many a day or a week; or as it is said otherwise. */
+function timesOf(s: Sentence): number | undefined {
+  const counted = s.take(`(${COUNT})(?: ?x| times)(?: (?:a|each|every|per))? (?:(day|daily)|(week|weekly))`);
+  if (counted) return countOf(counted[1]!) / (counted[3] ? 7 : 1);
+  return OFTEN.find(([words]) => s.take(words))?.[1];
+}
 
 const SEASONS: readonly (readonly [string, Months])[] = [
   ["(?:this |in |over |all |through |the )*winter", [12, 2]],
@@ -78,7 +85,7 @@ const southern = ([a, b]: Months): Months => [((a + 5) % 12) + 1, ((b + 5) % 12)
 
 function monthsOf(s: Sentence, south: boolean): Months | undefined {
   const span = s.take(
-    `(?:from |between )?(${MONTH}) (?:to|till|until|through|and|–|-) (?:the end of )?(${MONTH})`,
+    `(?:from |between )?(?:the beginning of )?(${MONTH}) ?(?:to|till|until|through|and|–|-) ?(?:the end of )?(${MONTH})`,
   );
   if (span) return [monthAt(span[1]!.toLowerCase()), monthAt(span[2]!.toLowerCase())];
   for (const [words, months] of SEASONS)
@@ -177,7 +184,7 @@ export function readWish(
     "never (?:to )?runs? out(?: of)?|never be without|must (?:not|never) run out|always have",
   );
   const gifts = s.take(
-    `(${COUNT}) (?:gifts?|presents?|bottles? (?:as (?:gifts?|presents?)|to give(?: away)?))`,
+    `(${COUNT}) (?:gifts?|presents?|(?:bottles?|jars?) (?:as (?:gifts?|presents?)|to give(?: away)?))`,
   );
   const asks: Fault[] = [];
   let use: SaidWish["use"] = {};
@@ -196,7 +203,7 @@ export function readWish(
     if (!size.ml) asks.push(size.ask ?? ASK.size);
   } else {
     const amount = amountOf(s, units);
-    const often = OFTEN.find(([words]) => s.take(words));
+    const often = timesOf(s);
     const months = monthsOf(s, south);
     const people = s.take(
       `(?:for|each for|there are|we are) (?:the )?(${COUNT})(?: of us| people| persons)?|(${COUNT}) (?:people|persons|of us)`,
@@ -206,14 +213,14 @@ export function readWish(
       ...(Number.isFinite(n) ? { people: n } : {}),
       ...(amount.ml ? { ml: amount.ml } : {}),
       ...(amount.said ? { said: amount.said } : {}),
-      ...(often ? { times: often[1] } : {}),
+      ...(often === undefined ? {} : { times: often }),
       ...(months ? { months } : {}),
     };
     const saysUse = Object.keys(use).length > 0;
     if (saysUse || !never) {
       if (!amount.ml) asks.push(amount.ask ?? ASK.amount);
       if (!Number.isFinite(n)) asks.push(ASK.people);
-      if (!often) asks.push(ASK.often);
+      if (often === undefined) asks.push(ASK.often);
       if (!months) asks.push(ASK.months);
     }
   }

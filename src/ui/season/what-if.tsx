@@ -1,10 +1,10 @@
 "use client";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { type PlanFacts, factsOf } from "@/core/season/facts";
 import type { Told, WhatIf } from "@/core/season/told";
 import type { Start } from "@/core/season/year";
 import { type Fault, fault } from "@/core/fault";
-import { isDay } from "@/core/day";
+import { isDay, printDay } from "@/core/day";
 import { counted } from "@/core/words";
 import { Field } from "../kit/field";
 import { useUnits } from "../kit/units";
@@ -23,12 +23,7 @@ const whole = (text: string, least: number, most: number): number | undefined =>
 };
 
 /** What is typed of a supposition, or what is wrong with it. */
-function supposed(t: {
-  people: string;
-  gifts: string;
-  from: string;
-  to: string;
-}): { whatIf: WhatIf; words: string } | Fault {
+function supposed(t: Typed, today: string): { whatIf: WhatIf; words: string } | Fault {
   const words: string[] = [];
   const people = whole(t.people, 1, 100);
   if (t.people.trim() !== "" && people === undefined)
@@ -41,7 +36,7 @@ function supposed(t: {
   const dated = t.from !== "" || t.to !== "";
   if (dated && !(isDay(t.from) && isDay(t.to) && t.from <= t.to))
     return fault("Away", "Give the first day away and the last, the first one first.", ["away"]);
-  if (dated) words.push(`away from ${t.from} to ${t.to}`);
+  if (dated) words.push(`away from ${printDay(t.from, "long", today)} to ${printDay(t.to, "long", today)}`);
   if (words.length === 0)
     return fault("Nothing", "Say what is to be supposed: people, gifts or days away.", ["people"]);
   return {
@@ -154,7 +149,7 @@ export function WhatIfs({ told, season }: { told: Told; season: SeasonInHand }) 
     setTyped({ ...typed, ...to });
   };
   const suppose = async (): Promise<void> => {
-    const is = supposed(typed);
+    const is = supposed(typed, told.today);
     if ("message" in is) return setWrong(is);
     setBusy(true);
     const made = await seasonWorker()
@@ -168,6 +163,7 @@ export function WhatIfs({ told, season }: { told: Told; season: SeasonInHand }) 
     if (made) setAll((before) => [...before.filter((s) => s.words !== is.words), { ...is, ...made }]);
   };
   const at = (name: string): Fault | undefined => (wrong?.path[0] === name ? wrong : undefined);
+  const facts = useMemo(() => factsOf(year, hand.starts), [year, hand.starts]);
   const supposing = Object.values(hand.whatIf).some((x) => x !== undefined);
   return (
     <section aria-labelledby="season-what-if" className="pt-4">
@@ -176,7 +172,7 @@ export function WhatIfs({ told, season }: { told: Told; season: SeasonInHand }) 
       </h2>
       <Suppose {...{ typed, change, at, busy, suppose }} />
       <ul>
-        <Figures head={supposing ? "as it is drawn" : "this plan"} facts={factsOf(year, hand.starts)} />
+        <Figures head={supposing ? "as it is drawn" : "this plan"} facts={facts} />
         {all.map((s) => (
           <Figures key={s.words} head={s.words} facts={s.facts}>
             <button
