@@ -23,6 +23,7 @@ import { db } from "@/store/db";
 import { isFrozen } from "@/store/clock";
 import { hasInstruments } from "@/instruments/house";
 import { kitchen } from "@/store/kitchen";
+import { viewNow } from "@/store/live";
 import { frame } from "./frame";
 
 export const metadata: Metadata = {
@@ -33,6 +34,8 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1, colo
 export const dynamic = "force-dynamic";
 
 export default async function Layout({ children }: { children: React.ReactNode }) {
+  // Before anything is asked of the journal: what is written from here on is told to the page.
+  const view = await viewNow(db());
   const { home, display, now, today } = await frame();
   const look = lookOf((await cookies()).get("jolly-look")?.value);
   const clocks = await kitchen(db());
@@ -44,7 +47,7 @@ export default async function Layout({ children }: { children: React.ReactNode }
           <KnowsProvider knows={home.knows}>
             <TodayProvider today={today}>
               <KitchenProvider now={now} frozen={isFrozen()} clocks={clocks} instruments={hasInstruments()}>
-                <Live />
+                <Live view={view} />
                 <Shell />
                 <a
                   href="#main"

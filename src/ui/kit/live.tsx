@@ -1,7 +1,7 @@
 "use client";
 import { usePathname } from "next/navigation";
 import { useRouter } from "./router";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { heard as houseHeard } from "./device";
 import { keptSince } from "./kept-since";
 import { useLatest } from "./latest";
@@ -12,19 +12,28 @@ const GATHER_MS = 120;
 /** Pages on which one step of a batch is typed: looked at again, what stands typed there might have no place any more. */
 const ONE_STEP = /^\/batch\/([0-9a-f-]{36})\/(?:strain|finish|bottle)$/;
 
-/** Listens to what is written while the page is seen, since a browser holds few lines open to one house. */
-function useHeard(heard: (said: string) => void, cameBack: () => void): void {
+/**
+ * Listens to what is written while the page is seen, since a browser holds few lines open to one house. What was written meanwhile, from the page's making
+ * on, is told when the line opens.
+ * @param view of the database, of which the page was made
+ */
+function useHeard(view: string, heard: (said: string) => void, cameBack: () => void): void {
   const [now, back] = [useLatest(heard), useLatest(cameBack)];
+  const made = useRef(view);
   useEffect(() => {
     let line: EventSource | undefined;
+    let at = made.current;
     let first = true;
     const listen = (): void => {
       if (document.visibilityState !== "visible" || line) return;
-      line = new EventSource("/api/live");
-      line.onmessage = (e: MessageEvent<string>) => now()(e.data);
+      line = new EventSource(`/api/live?view=${encodeURIComponent(at)}`);
+      line.onmessage = (e: MessageEvent<string>) => {
+        at = e.lastEventId || at;
+        now()(e.data);
+      };
       line.onopen = () => {
         houseHeard(true);
-        // A page that this device kept is made anew as soon as the house can be heard.
+        // A page that was away, or that this device kept, is made anew for its clocks and its day.
         if (!first || keptSince() !== undefined) back()();
         first = false;
       };
@@ -47,7 +56,7 @@ function useHeard(heard: (said: string) => void, cameBack: () => void): void {
  * Keeps an open page abreast of what is written elsewhere: another tablet, another window, the house itself. What is typed is the page's own and stays;
  * where a step of a batch is typed it is said that the batch was changed, and the page is looked at again when the maker says so.
  */
-export function Live() {
+export function Live({ view }: { view: string }) {
   const router = useRouter();
   const path = usePathname();
   const [changed, setChanged] = useState("");
@@ -59,13 +68,17 @@ export function Live() {
     setTimer(setTimeout(() => soon()(), GATHER_MS));
   };
   useHeard(
+    view,
     (said) => {
+      // Where something may have been missed, no stream is said.
       const [key = "", stream] = said.split(" ");
       if (wasMine(key)) return;
       if (!step) return look();
       if (stream === undefined || stream === step[1]) setChanged(path);
     },
-    () => (step ? setChanged(path) : look()),
+    () => {
+      if (!step) look();
+    },
   );
   if (changed !== path || !step) return null;
   return (
