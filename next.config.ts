@@ -7,7 +7,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   serverExternalPackages: ["pdfkit", "fontkit", "postgres", "sharp", "nodemailer", "ical.js"],
   // A photograph may have 15 MB; the handler itself says so where it is more.
-  experimental: { proxyClientMaxBodySize: "16mb" },
+  // Each page is loaded when it is first asked for: all at once took half of the start.
+  experimental: { proxyClientMaxBodySize: "16mb", preloadEntriesOnStart: false },
   devIndicators: false,
   // ./jolly test looks at the types; whoever only starts it need not wait for that.
   typescript: { ignoreBuildErrors: true },

@@ -4,8 +4,10 @@ export async function register(): Promise<void> {
   const { refuseTrace } = await import("./instrumentation-node");
   refuseTrace();
   if (!process.env["DATABASE_URL"]) return;
-  const { openInstruments } = await import("./instruments/house");
+  const { mailBoxOf, openInstruments } = await import("./instruments/house");
   openInstruments();
+  // Where no post goes out, nothing of the morning's word is loaded.
+  if (!mailBoxOf()) return;
   const { sendMornings } = await import("./app/morning");
   sendMornings();
 }

@@ -26,6 +26,7 @@ async function holdsHousehold(sql: Sql): Promise<boolean> {
   return table!.there && (await sql`select 1 from household`).length > 0;
 }
 
+/** Brings a household up; says its address, and whether it is to be opened to its house at every start: yes or no. */
 async function open(name: string): Promise<void> {
   await make(name);
   const sql = connect(urlOf(name), 4);
@@ -59,11 +60,12 @@ async function open(name: string): Promise<void> {
         });
     }
     if (appPassword) await letAppIn(sql, appPassword);
+    const { opens } = await houseOf(sql);
+    process.stdout.write(`${appUrlOf(name)}\n${opens ? "yes" : "no"}\n`);
   } finally {
     alone.release();
     await sql.end();
   }
-  process.stdout.write(`${appUrlOf(name)}\n`);
 }
 
 /** Makes today's copy, where one is wanted. Said where it is, since it is nobody's command. */
@@ -75,13 +77,6 @@ async function copyNow(name: string, folder: string | undefined): Promise<void> 
     restore(file, trial).finally(async () => void (await unmake(trial)));
   const made = await copyByItself(name, folder, process.env["DATABASE_URL"] ? undefined : tryIt);
   if (made) process.stdout.write(`copied to ${made}\n`);
-}
-
-/** Whether the household is to be opened to its house at every start. */
-async function opens(name: string): Promise<void> {
-  const sql = connect(urlOf(name), 1);
-  const { opens: again } = await houseOf(sql).finally(() => sql.end());
-  process.stdout.write(again ? "yes\n" : "no\n");
 }
 
 /** On a cluster of ours the app has a role of its own; a database that is given by its address is used as it is given. */
@@ -97,7 +92,6 @@ async function main(): Promise<void> {
   const file = rest.filter((_, i) => at < 0 || (i !== at && i !== at + 1))[0];
   if (name.length > 40) throw new BadJournal("a household's name is at most 40 letters long");
   if (word === "open") return open(file ?? name);
-  if (word === "opens") return opens(file ?? name);
   if (word === "copy") return copyNow(name, file);
   if (word === "address") return void process.stdout.write(`${appUrlOf(file ?? name)}\n`);
   if (!file) throw new BadJournal(`name the file: ./jolly ${word} FILE`);

@@ -59,7 +59,7 @@ COPY_FIRST=${JOLLY_COPY_FIRST:-90} COPY_EVERY=3600
 copies_home() { echo "${JOLLY_COPIES:-$(data_home)-copies}"; }
 copy_by_itself() {
   local household=$1 log=$2
-  ( TSX_TSCONFIG_PATH="$here/tsconfig.json" exec setpriv --pdeathsig TERM node --no-warnings --import tsx tools/household.ts copy "$(copies_home)/$household" --household "$household" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
+  ( tool=$(as_tool tools/household.ts) && exec setpriv --pdeathsig TERM node --no-warnings "$tool" copy "$(copies_home)/$household" --household "$household" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
 }
 
 # Watches both until it is told to stop. What died comes back, sooner at first and later more patiently; each time it is said.
@@ -99,11 +99,12 @@ watch_over() {
 # The demo's instruments are small programs of their own, each on a port after the app's; a port that is taken leaves that one out.
 STANDINS=()
 standins_up() {
-  local port=$1 log=$2 at n=1 what
+  local port=$1 log=$2 at n=1 what tool
+  tool=$(as_tool src/standins/main.ts) || return 0
   for what in scale probe mail printer; do
     at=$((port + n)); n=$((n + 1)); [ "$what" != mail ] || n=$((n + 1))
     port_free "$at" && { [ "$what" != mail ] || port_free $((at + 1)); } || { say "Port $at is taken: no $what this time."; continue; }
-    ( exec setpriv --pdeathsig TERM node --no-warnings --import tsx src/standins/main.ts "$what" "$at" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
+    ( exec setpriv --pdeathsig TERM node --no-warnings "$tool" "$what" "$at" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
     STANDINS+=($!)
     case $what in scale) export JOLLY_SCALE=127.0.0.1:$at ;; probe) export JOLLY_PROBE=127.0.0.1:$at ;; printer) export JOLLY_PRINTER=127.0.0.1:$at ;; mail) export JOLLY_SMTP=127.0.0.1:$at JOLLY_MAIL_PAGE=127.0.0.1:$((at + 1)) ;; esac
   done
@@ -116,11 +117,11 @@ house_home() { echo "$(data_home)-house"; }
 # The house's front: TLS on this machine's private addresses, for other devices of the household. Its keys are its own user's alone.
 FRONT=""
 front_up() {
-  local port=$1 log=$2 folder; folder="$(house_home)"
+  local port=$1 log=$2 folder tool; folder="$(house_home)"; tool=$(as_tool src/house/main.ts) || return 0
   mkdir -p "$folder"; chmod 700 "$folder"
   [ "$(id -u)" != 0 ] || { id -u $APP_USER >/dev/null 2>&1 && chown -R $APP_USER: "$folder"; } || true
   export JOLLY_HOUSE_PORT=${JOLLY_HOUSE_PORT:-$((port + 10))} JOLLY_HOUSE_FOLDER=$folder
-  ( DATABASE_URL=$DATABASE_URL_NOW as_app node --no-warnings --import tsx src/house/main.ts ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
+  ( DATABASE_URL=$DATABASE_URL_NOW as_app node --no-warnings "$tool" ) >>"$log" 2>&1 </dev/null 8>&- 9>&- &
   FRONT=$!
 }
 front_down() { [ -z "$FRONT" ] || { kill -TERM "$FRONT" 2>/dev/null || true; wait "$FRONT" 2>/dev/null || true; }; FRONT=""; }
@@ -146,7 +147,7 @@ front_by_tick() {
   esac
 }
 
-household_url() { TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts address "$1"; }
+household_url() { node --no-warnings "$(as_tool tools/household.ts)" address "$1"; }
 
 # A clock of one's own is an instant, or the start is refused: every page would stumble over it.
 real_clock() {
@@ -154,7 +155,7 @@ real_clock() {
 }
 
 serve() {
-  local how=$1 household=demo port=4160 house=no log; shift
+  local how=$1 household=demo port=4160 house=no log tool opened; shift
   while [ $# -gt 0 ]; do case "$1" in
     --household) household=${2:?a name is wanted after --household}; shift 2 ;;
     --house) house=yes; shift ;;
@@ -176,11 +177,14 @@ serve() {
   mkdir -p .jolly "$(data_home)"; if [ "$how" = start ]; then need_build; exec 7>.jolly/serving; flock -s 7; fi
   # The demo stands still in time, at the day its journal was written for, and ticks on from there.
   if [ "$household" = demo ]; then export JOLLY_NOW=${JOLLY_NOW:-2026-11-24T09:00:00Z}; fi
-  DATABASE_URL_NOW=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts open "$household") || die "the household could not be opened."
+  tool=$(as_tool tools/household.ts) || exit 1
+  # Its address, and whether a keeper has ticked that its house is open.
+  opened=$(node --no-warnings "$tool" open "$household") || die "the household could not be opened."
+  DATABASE_URL_NOW=${opened%%$'\n'*}
   export JOLLY_PORT=$port NEXT_TELEMETRY_DISABLED=1
-  JOLLY_FRONT_SECRET=$(node -p 'require("crypto").randomBytes(32).toString("hex")'); export JOLLY_FRONT_SECRET
+  JOLLY_FRONT_SECRET=$(od -An -v -tx1 -N32 /dev/urandom | tr -d ' \n'); export JOLLY_FRONT_SECRET
   HOUSE_ASKED=$house
-  [ "$house" = yes ] || house=$(TSX_TSCONFIG_PATH="$here/tsconfig.json" node --no-warnings --import tsx tools/household.ts opens "$household")
+  [ "$house" = yes ] || house=${opened##*$'\n'}
   log="$(data_home)/app-$household.log"
   [ "$household" != demo ] || [ "${JOLLY_STANDINS:-on}" = off ] || standins_up "$port" "$log"
   DATABASE_URL=$DATABASE_URL_NOW app_up "$how" "$port" "$log" || { tail -n 15 "$log" >&2; die "the app did not start."; }

@@ -1,7 +1,6 @@
 import { now } from "../store/clock";
 import { Hub } from "./hub";
 import type { MailBox } from "./mail";
-import { recordReadings } from "./recorder";
 import { INSTRUMENTS } from "./said";
 
 /** Where an instrument is: `127.0.0.1:4162`. Only this machine is asked. */
@@ -27,7 +26,9 @@ export function openInstruments(): void {
     return at ? [{ sort, ...at }] : [];
   });
   for (const { sort, host, port } of found) hub().add(sort, host, port);
-  if (found.some((f) => f.sort === "probe")) recordReadings(hub(), now);
+  // What writes into journals is loaded where there is something to write.
+  if (found.some((f) => f.sort === "probe"))
+    void import("./recorder").then(({ recordReadings }) => recordReadings(hub(), now));
 }
 
 export const hasInstruments = (): boolean =>
