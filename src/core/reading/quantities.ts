@@ -156,6 +156,8 @@ const timesCount = (a: Measure, count: Span): Measure =>
  * Nothing where no amount begins.
  */
 export function quantityAt(c: Cursor, i: number): Found<Quantity> {
+  const known = BEHIND.get(c);
+  if (known?.has(i)) return known.get(i);
   const t = c.tokens;
   if (t[i]?.low === "∞")
     return fault("NotAnAmount", "No pot holds that much. Write a number, like “1½ cups”.");
@@ -164,6 +166,15 @@ export function quantityAt(c: Cursor, i: number): Found<Quantity> {
     return most && !isFault(most) && most.is === "amount" ? { ...most, most: true } : undefined;
   }
   return hedgedAt(c, i, hedgeAt(t, i));
+}
+
+/** What is said by a number right behind another: asked for by every number before it, in a row of them, and again by itself. */
+const BEHIND = new WeakMap<Cursor, Map<number, Found<Quantity>>>();
+function behind(c: Cursor, i: number): Found<Quantity> {
+  const is = quantityAt(c, i);
+  const known = BEHIND.get(c) ?? new Map<number, Found<Quantity>>();
+  BEHIND.set(c, known.set(i, is));
+  return is;
 }
 
 /** Whether one number stands there, whole or mixed, and not a row of them, which say nothing. */
@@ -190,7 +201,7 @@ function hedgedAt(c: Cursor, i: number, hedged: HedgeAt | undefined): Found<Quan
   if (t[n.next]?.low === ":" && t[n.next + 1]?.kind === "number")
     return { is: "vague", word: "some", count: exactly(1), next: n.next + 2 };
   // “a 2-inch piece”: the article counts nothing.
-  const inner = isOneNumber(t, n.next) ? quantityAt(c, n.next) : undefined;
+  const inner = isOneNumber(t, n.next) ? behind(c, n.next) : undefined;
   if (inner && !isFault(inner) && inner.is === "amount" && !containerAt(c, n.span, n.next)) {
     if (n.article) return inner;
     if (inner.amount.kind === "measure" && inner.amount.dimension === "length")
