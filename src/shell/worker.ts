@@ -30,6 +30,37 @@ const keepPages = {
     isPage(response) ? stamped(response) : null,
 };
 
+interface ShellScope {
+  addEventListener: (
+    what: "message",
+    call: (e: { data: ToShell; waitUntil: (p: Promise<unknown>) => void }) => void,
+  ) => void;
+  skipWaiting: () => Promise<void>;
+  readonly clients: { readonly get: (id: string) => Promise<{ readonly url: string } | undefined> };
+}
+const shell = self as unknown as ShellScope;
+
+/** How often, and how long, a page that was to be made anew when the signal went looks for the house, ms. */
+const [LOOKS_MS, MOST_MS] = [2000, 4 * 60_000];
+
+/**
+ * A page is made anew under the hand: where that fails the framework loads it again, and what stands in it is gone. So it waits until the house answers,
+ * and stays what it is till then. What leads to another page fails at once, as it did.
+ */
+async function anew(request: Request, clientId: string): Promise<Response> {
+  const until = Date.now() + MOST_MS;
+  for (;;) {
+    try {
+      return await fetch(request.clone());
+    } catch (e) {
+      const page = await shell.clients.get(clientId);
+      const same = page !== undefined && new URL(page.url).pathname === new URL(request.url).pathname;
+      if (!same || request.signal.aborted || Date.now() > until) throw e;
+      await new Promise((r) => setTimeout(r, LOOKS_MS));
+    }
+  }
+}
+
 const serwist = new Serwist({
   precacheEntries: [],
   skipWaiting: false,
@@ -65,6 +96,11 @@ const serwist = new Serwist({
       }),
     },
     {
+      matcher: ({ request, url, sameOrigin }) =>
+        sameOrigin && url.searchParams.has("_rsc") && !request.headers.has("next-router-prefetch"),
+      handler: ({ event, request }) => anew(request, (event as FetchEventLike).clientId ?? ""),
+    },
+    {
       // What a device holds of the jars on the Shelf, so that what is written here can be folded in.
       matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname === JOURNALS,
       handler: new NetworkFirst({ cacheName: SMALL, networkTimeoutSeconds: PATIENCE_S }),
@@ -78,6 +114,7 @@ const serwist = new Serwist({
 });
 interface FetchEventLike {
   readonly preloadResponse?: Promise<Response | undefined>;
+  readonly clientId?: string;
 }
 
 serwist.setCatchHandler(async ({ request }) => {
@@ -123,14 +160,6 @@ async function keep(paths: readonly string[]): Promise<void> {
   }
 }
 
-interface ShellScope {
-  addEventListener: (
-    what: "message",
-    call: (e: { data: ToShell; waitUntil: (p: Promise<unknown>) => void }) => void,
-  ) => void;
-  skipWaiting: () => Promise<void>;
-}
-const shell = self as unknown as ShellScope;
 shell.addEventListener("message", (e) => {
   switch (e.data.say) {
     case "keep":

@@ -219,19 +219,21 @@ test("the signal goes in the middle of a making; twenty entries on each of two d
   // The phone's page of the jar is open and the phone walks out of reach; the tablet's making stands, and the house itself goes.
   await goTo(phone, `${at}/batch/${jar}`);
   await goTo(tablet, `${at}/batch/${oxymel}/make`);
-  await isKept(tablet);
-  // Its page is made anew after a tick; that is over before the signal goes.
-  const anew = tablet.waitForResponse((r) => r.url().includes("_rsc="));
+  await Promise.all([isKept(tablet), isKept(phone)]);
+  // Both pages are made anew after a tick, the tablet's own and the phone's that hears of it: the house goes in the middle of that.
+  const asked = tablet.waitForRequest((r) => r.url().includes("_rsc="));
+  for (const p of [tablet, phone]) await p.evaluate(() => void document.body.classList.add("as-it-was"));
   await tick(tablet);
-  await anew;
-  await new Promise((r) => setTimeout(r, 1000));
-  await phone.setOfflineMode(true);
+  await asked;
   await front.stop();
+  await phone.setOfflineMode(true);
   await app.stop("SIGKILL");
   await tablet.bringToFront();
   const steps: string[] = [];
   for (let i = 0; i < 3; i++) steps.push(await tick(tablet));
   await says(tablet, "3 things kept here");
+  // Neither was loaded again under the hand.
+  for (const p of [tablet, phone]) expect(await p.$("body.as-it-was")).not.toBeNull();
   // Closed and opened again without a signal, it stands where it stood.
   await tablet.reload();
   await tablet.waitForFunction((h) => document.querySelector("h1")?.innerText === h, {}, steps.at(-1)!);
