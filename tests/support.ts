@@ -421,16 +421,35 @@ async function pressed(
     if (!missed) return;
   }
 }
+/** A page that is made anew while a hand comes down puts another thing of the same name there: that one is pressed. */
+async function pressedAt(
+  page: Page,
+  find: () => Promise<ElementHandle<Element>>,
+  press: (on: ElementHandle<Element>) => Promise<void>,
+): Promise<void> {
+  for (let tries = 1; ; tries++) {
+    const target = await find();
+    try {
+      return await pressed(page, target, () => press(target));
+    } catch (e) {
+      if (tries === 3 || !/detached/.test((e as Error).message)) throw e;
+    }
+  }
+}
 /** Presses with the mouse what bears this name, wherever it stands on the page. */
-export async function clickOn(page: Page, name: string | RegExp, within?: string): Promise<void> {
-  const target = await named(page, name, within);
-  await pressed(page, target, () => target.click());
-}
+export const clickOn = (page: Page, name: string | RegExp, within?: string): Promise<void> =>
+  pressedAt(
+    page,
+    () => named(page, name, within),
+    (on) => on.click(),
+  );
 /** The same with a finger. */
-export async function tapOn(page: Page, name: string | RegExp, within?: string): Promise<void> {
-  const target = await named(page, name, within);
-  await pressed(page, target, () => target.tap());
-}
+export const tapOn = (page: Page, name: string | RegExp, within?: string): Promise<void> =>
+  pressedAt(
+    page,
+    () => named(page, name, within),
+    (on) => on.tap(),
+  );
 /** Empties a field and types into it. */
 export async function fill(page: Page, selector: string, value: string): Promise<void> {
   await awake(page);
