@@ -1,6 +1,6 @@
-import { freeAgain, lotOf } from "./batch";
-import { pourOut, wantedOn } from "./pour";
-import type { Lot, Start, Year } from "./year";
+import { freeAgain } from "./batch";
+import { type RemedyPoured, poursOf } from "./facts";
+import type { Start, Year } from "./year";
 
 /** What about a start cannot be. */
 export const BREAKS = [
@@ -110,26 +110,24 @@ function hoursOver(year: Year, starts: readonly Start[]): Broken[] {
 const ROOM_OVER = 1;
 const ROOMS = ["fridge", "freezer"] as const;
 
-/** The first day a place holds more than it can, where the plan put something there. */
-export function roomOver(year: Year, starts: readonly Start[]): Broken[] {
+/** The first day a place holds more than it can, where the plan put something there. @param poured each remedy of the year, in its order */
+export function roomOver(
+  year: Year,
+  starts: readonly Start[],
+  poured: readonly RemedyPoured[] = poursOf(year)(starts),
+): Broken[] {
   const all = { fridge: new Float64Array(year.days), freezer: new Float64Array(year.days) };
   const theirs = { fridge: new Float64Array(year.days), freezer: new Float64Array(year.days) };
   const cold = starts.filter((s) => s.in !== "cupboard" || partsOf(year, s).wanted?.making?.worksCold);
   if (cold.length === 0) return [];
-  for (const w of year.wanted) {
-    const planned = starts.flatMap((s): Lot[] => {
-      const { vessel } = partsOf(year, s);
-      return s.remedy === w.id && vessel ? [lotOf(s, vessel, w)] : [];
-    });
-    const lots = [...w.stock, ...planned];
+  for (const { lots, pour, there } of poured) {
     if (!lots.some((l) => l.in !== "cupboard")) continue;
-    const { lots: rows } = pourOut(lots, wantedOn(w));
     lots.forEach((l, i) => {
       if (l.in === "cupboard") return;
       const from = Math.max(0, l.from);
-      rows[i]!.forEach((ml, k) => {
+      pour.lots[i]!.forEach((ml, k) => {
         all[l.in as "fridge"][from + k]! += ml;
-        if (i < w.stock.length) theirs[l.in as "fridge"][from + k]! += ml;
+        if (i < there) theirs[l.in as "fridge"][from + k]! += ml;
       });
     });
   }
@@ -149,10 +147,10 @@ export function roomOver(year: Year, starts: readonly Start[]): Broken[] {
   });
 }
 
-/** Everything about a plan that cannot be, by its days. */
-export const broken = (year: Year, starts: readonly Start[]): Broken[] => [
+/** Everything about a plan that cannot be, by its days. @param poured each remedy of the year under it, where that is known already */
+export const broken = (year: Year, starts: readonly Start[], poured?: readonly RemedyPoured[]): Broken[] => [
   ...starts.flatMap((s) => alone(year, s)),
   ...vesselsTwice(starts),
   ...hoursOver(year, starts),
-  ...roomOver(year, starts),
+  ...roomOver(year, starts, poured),
 ];

@@ -26,6 +26,27 @@ export function pouredOf(
   return { pour: pourOut(lots, want), lots, there: wanted.stock.length, want };
 }
 
+const same = (a: readonly Start[], b: readonly Start[]): boolean =>
+  a.length === b.length && a.every((s, i) => s === b[i]);
+
+/**
+ * The remedies of a year under one plan after another. One whose starts are the same is the same object as before: what follows a hand reckons and draws
+ * what moved.
+ */
+export function poursOf(
+  year: Pick<Year, "vessels" | "wanted">,
+): (starts: readonly Start[]) => readonly RemedyPoured[] {
+  let last: readonly { readonly mine: readonly Start[]; readonly is: RemedyPoured }[] = [];
+  return (starts) => {
+    last = year.wanted.map((w, i) => {
+      const mine = starts.filter((s) => s.remedy === w.id);
+      const before = last[i];
+      return before && same(before.mine, mine) ? before : { mine, is: pouredOf(year, w, mine) };
+    });
+    return last.map((x) => x.is);
+  };
+}
+
 /** A plan in a few figures. */
 export interface PlanFacts {
   /** Days without what is never to run out, and without the others: shares of days summed. */
@@ -38,14 +59,15 @@ export interface PlanFacts {
   readonly batches: number;
 }
 
-export function factsOf(year: Year, starts: readonly Start[]): PlanFacts {
+/** @param poured each remedy of the year, in its order */
+export function factsIn(year: Year, poured: readonly RemedyPoured[], starts: readonly Start[]): PlanFacts {
   let [never, others, thrown] = [0, 0, 0];
-  for (const w of year.wanted) {
-    const { pour } = pouredOf(year, w, starts);
+  year.wanted.forEach((w, i) => {
+    const { pour } = poured[i]!;
     if (w.never) never += pour.without;
     else others += pour.without;
     thrown += pour.thrown;
-  }
+  });
   const busy = new Set<number>();
   for (const s of starts) {
     busy.add(s.day);
@@ -53,3 +75,5 @@ export function factsOf(year: Year, starts: readonly Start[]): PlanFacts {
   }
   return { never, others, thrown, days: busy.size, batches: starts.length };
 }
+export const factsOf = (year: Year, starts: readonly Start[]): PlanFacts =>
+  factsIn(year, poursOf(year)(starts), starts);

@@ -1,6 +1,6 @@
-import { lotOf } from "./batch";
-import { pourOut, wantedOn } from "./pour";
+import { type RemedyPoured, poursOf } from "./facts";
 import { greedy } from "./greedy";
+import { wantedOn } from "./pour";
 import { scalesOf } from "./weigh";
 import type { Start, Wanted, Year } from "./year";
 
@@ -57,21 +57,19 @@ function reasonOf(year: Year, w: Wanted, first: number): Reason {
   return canBeStrained(year, m, first) ? "too-much" : "nobody-home";
 }
 
-/** The wishes a plan leaves short, the longest first. */
-export function unmetBy(year: Year, starts: readonly Start[]): Unmet[] {
+/** The wishes a plan leaves short, the longest first. @param poured each remedy of the year under it, in its order */
+export function unmetIn(year: Year, poured: readonly RemedyPoured[]): Unmet[] {
   return year.wanted
-    .flatMap((w): Unmet[] => {
-      const lots = starts.flatMap((s) => {
-        const v = s.remedy === w.id ? year.vessels.find((x) => x.id === s.vessel) : undefined;
-        return v && w.making ? [lotOf(s, v, w)] : [];
-      });
-      const { short, without } = pourOut([...w.stock, ...lots], wantedOn(w));
+    .flatMap((w, i): Unmet[] => {
+      const { short, without } = poured[i]!.pour;
       if (without < A_DAY) return [];
       const first = short.findIndex((x) => x > 0);
       return [{ remedy: w.id, days: without, first, reason: reasonOf(year, w, first) }];
     })
     .sort((a, b) => b.days - a.days);
 }
+export const unmetBy = (year: Year, starts: readonly Start[]): Unmet[] =>
+  unmetIn(year, poursOf(year)(starts));
 
 /** The year without some of its wishes. */
 const without = (year: Year, ids: ReadonlySet<string>): Year => ({

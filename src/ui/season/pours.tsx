@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { FAN_STEP, type Replayed } from "@/core/season/replay";
 import type { RemedyPoured } from "@/core/season/facts";
 import type { Told, ToldRemedy } from "@/core/season/told";
@@ -123,35 +124,39 @@ function Drawn({ base, ...figure }: Figure & { base: number }) {
   );
 }
 
-function Pour({ open, toggle, ...figure }: Figure & { open: boolean; toggle: () => void }) {
-  const { shown, told, a, width } = figure;
+type PourProps = Shown &
+  Omit<Figure, "shown"> & { readonly open: boolean; readonly toggle: (id: string) => void };
+
+const Pour = memo(function Pour({ open, toggle, r, poured, lived, ...rest }: PourProps) {
+  const shown = { r, poured, lived };
+  const { told, a, width } = rest;
   const { volume } = useUnits();
   const narrow = isNarrow(a);
   const tall = (narrow ? NARROW_TALL : TALL) * a.k;
   return (
-    <div className="relative" style={{ height: tall }} data-pour={shown.r.id}>
+    <div className="relative" style={{ height: tall }} data-pour={r.id}>
       <svg
         width={width}
         height={tall}
         className="absolute inset-0 max-w-full pointer-events-none"
         aria-hidden="true"
       >
-        <Drawn {...figure} base={tall - 6} />
+        <Drawn {...rest} shown={shown} base={tall - 6} />
       </svg>
       <button
         type="button"
         className="plain absolute left-0 top-0 text-left leading-tight min-h-11"
         style={{ maxWidth: narrow ? "100%" : a.x0 - 12 }}
-        aria-label={`${shown.r.name}: what is wanted`}
+        aria-label={`${r.name}: what is wanted`}
         aria-expanded={open}
-        onClick={toggle}
+        onClick={() => toggle(r.id)}
       >
-        {shown.r.name}
+        {r.name}
       </button>
       <span className="sr-only">{pourWords(shown, told, volume)}</span>
     </div>
   );
-}
+});
 
 /** What is drawn, in words. */
 function pourWords({ r, poured, lived }: Shown, told: Told, volume: (ml: number) => string): string {
@@ -178,7 +183,7 @@ export function Pours({
 }: {
   told: Told;
   poured: readonly RemedyPoured[];
-  lived: readonly Replayed[] | undefined;
+  lived: readonly (Replayed | undefined)[];
   a: Along;
   width: number;
   open: string | undefined;
@@ -190,8 +195,8 @@ export function Pours({
       {told.remedies.map((r, i) => (
         <Pour
           key={r.id}
-          shown={{ r, poured: poured[i]!, lived: lived?.find((l) => l.remedy === r.id) }}
-          {...{ told, a, width, most, open: open === r.id, toggle: () => toggle(r.id) }}
+          {...{ r, poured: poured[i]!, lived: lived[i] }}
+          {...{ told, a, width, most, open: open === r.id, toggle }}
         />
       ))}
     </div>

@@ -15,16 +15,17 @@ export interface InHand {
   readonly changed: boolean;
 }
 
+interface Move {
+  readonly do: "move";
+  readonly id: string;
+  readonly day: number;
+  readonly vessel?: string;
+  readonly year: Year;
+}
 export type Act =
   /** In the hand: no step back is kept for each day it goes over. */
   | { readonly do: "hold" }
-  | {
-      readonly do: "move";
-      readonly id: string;
-      readonly day: number;
-      readonly vessel?: string;
-      readonly year: Year;
-    }
+  | Move
   | { readonly do: "fill"; readonly id: string; readonly fill: number }
   | { readonly do: "pin"; readonly id: string; readonly pinned: boolean }
   | { readonly do: "drop"; readonly id: string }
@@ -45,6 +46,15 @@ const stepped = (s: InHand, starts: readonly Start[]): InHand => ({
 });
 const one = (s: InHand, id: string, to: (x: Start) => Start): readonly Start[] =>
   s.starts.map((x) => (x.id === id ? to(x) : x));
+
+/** A hand that goes over one day in many places moves a start once. */
+function carried(s: InHand, { year, id, day, vessel }: Move): InHand {
+  const before = s.starts.find((x) => x.id === id);
+  if (!before) return s;
+  const to = moved(year, before, day, vessel);
+  if (before.pinned && to.day === before.day && to.vessel === before.vessel) return s;
+  return { ...s, changed: true, starts: one(s, id, () => to) };
+}
 
 function moved(year: Year, s: Start, day: number, vessel: string | undefined): Start {
   const m = year.wanted.find((w) => w.id === s.remedy)?.making;
@@ -74,7 +84,7 @@ export function reduce(s: InHand, a: Act): InHand {
     case "hold":
       return { ...s, past: [...s.past, s.starts].slice(-MOST_BACK) };
     case "move":
-      return { ...s, changed: true, starts: one(s, a.id, (x) => moved(a.year, x, a.day, a.vessel)) };
+      return carried(s, a);
     case "fill":
       return stepped(
         s,

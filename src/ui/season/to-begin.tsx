@@ -1,8 +1,10 @@
+import { memo } from "react";
 import type { Told } from "@/core/season/told";
-import { type Start, fillsOf } from "@/core/season/year";
+import { type Start, type Year, fillsOf } from "@/core/season/year";
 import { addDays } from "@/core/day";
 import Link from "../kit/link";
 import { useUnits } from "../kit/units";
+import type { Act } from "./state";
 import type { SeasonInHand } from "./use-season";
 import { brokenWords, dayWords, nameOf, vesselOf } from "./words";
 
@@ -16,20 +18,24 @@ export function benchOf(told: Told, s: Start): string | undefined {
 
 const FILLS: Readonly<Record<string, string>> = { "1": "full", "0.5": "half full", "0.25": "a quarter full" };
 
-function One({ s, told, season }: { s: Start; told: Told; season: SeasonInHand }) {
-  const { act, breaks, hand, year } = season;
+interface Line {
+  readonly s: Start;
+  readonly told: Told;
+  readonly year: Year;
+  readonly act: (a: Act) => void;
+  readonly chosen: boolean;
+  /** What about it cannot be, a line each. */
+  readonly wrong: string;
+}
+const One = memo(function One({ s, told, year, act, chosen, wrong }: Line) {
   const { about } = useUnits();
   const w = year.wanted.find((x) => x.id === s.remedy);
   const v = year.vessels.find((x) => x.id === s.vessel);
-  const wrong = breaks.filter((b) => b.start === s.id);
   const href = benchOf(told, s);
   const name = nameOf(told, s.remedy);
   const ml = w?.making && v ? v.ml * s.fill * w.making.gives.value : 0;
   return (
-    <li
-      className={`border-b border-rule py-2 ${hand.chosen === s.id ? "bg-cobalt-pale" : ""}`}
-      data-to-begin={s.id}
-    >
+    <li className={`border-b border-rule py-2 ${chosen ? "bg-cobalt-pale" : ""}`} data-to-begin={s.id}>
       <div className="grid gap-x-6 md:grid-cols-[9rem_minmax(0,1fr)_auto] items-center">
         <strong>{dayWords(told, s.day)}</strong>
         <span>
@@ -78,18 +84,24 @@ function One({ s, told, season }: { s: Start; told: Told; season: SeasonInHand }
           </button>
         </span>
       </div>
-      {wrong.map((b) => (
-        <p key={`${b.what} ${b.day}`} className="wrong">
-          {brokenWords(told, hand.starts, b)}
-        </p>
-      ))}
+      {wrong !== "" &&
+        wrong.split("\n").map((w) => (
+          <p key={w} className="wrong">
+            {w}
+          </p>
+        ))}
     </li>
   );
-}
+});
 
 /** What is to be begun, first to last. */
 export function ToBegin({ told, season }: { told: Told; season: SeasonInHand }) {
-  const all = [...season.hand.starts].sort((a, b) => a.day - b.day);
+  const { hand, year, act, breaks } = season;
+  const all = [...hand.starts].sort((a, b) => a.day - b.day);
+  const wrongOf = (s: Start): string =>
+    [...new Set(breaks.flatMap((b) => (b.start === s.id ? [brokenWords(told, hand.starts, b)] : [])))].join(
+      "\n",
+    );
   return (
     <section aria-labelledby="season-begin" className="pt-4">
       <h2 id="season-begin" className="ruled-head">
@@ -100,7 +112,7 @@ export function ToBegin({ told, season }: { told: Told; season: SeasonInHand }) 
       ) : (
         <ul>
           {all.map((s) => (
-            <One key={s.id} s={s} told={told} season={season} />
+            <One key={s.id} {...{ s, told, year, act, chosen: hand.chosen === s.id, wrong: wrongOf(s) }} />
           ))}
         </ul>
       )}

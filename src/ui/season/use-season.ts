@@ -2,13 +2,14 @@
 import { type Remote, proxy, wrap } from "comlink";
 import { useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { broken } from "@/core/season/broken";
-import { pouredOf } from "@/core/season/facts";
+import { type RemedyPoured, factsIn, poursOf } from "@/core/season/facts";
 import type { Found } from "@/core/season/improve";
 import type { Replayed } from "@/core/season/replay";
 import { type Told, yearOf } from "@/core/season/told";
-import { unmetBy } from "@/core/season/unmet";
+import { unmetIn } from "@/core/season/unmet";
 import type { Start } from "@/core/season/year";
 import type { SeasonWorker } from "@/workers/season.worker";
+import { rowsOf } from "./rows";
 import { type Act, type InHand, reduce } from "./state";
 
 let worker: Remote<SeasonWorker> | undefined;
@@ -37,12 +38,16 @@ export function useSeason(told: Told, kept: readonly Start[]) {
   }));
   const planned = useMemo(() => yearOf(told, hand.whatIf), [told, hand.whatIf]);
   const { year } = planned;
-  const breaks = useMemo(() => broken(year, hand.starts), [year, hand.starts]);
-  const poured = useMemo(() => year.wanted.map((w) => pouredOf(year, w, hand.starts)), [year, hand.starts]);
-  const unmet = useMemo(() => unmetBy(year, hand.starts), [year, hand.starts]);
+  const pours = useMemo(() => poursOf(year), [year]);
+  const poured = useMemo(() => pours(hand.starts), [pours, hand.starts]);
+  const breaks = useMemo(() => broken(year, hand.starts, poured), [year, hand.starts, poured]);
+  const unmet = useMemo(() => unmetIn(year, poured), [year, poured]);
+  const facts = useMemo(() => factsIn(year, poured, hand.starts), [year, poured, hand.starts]);
   const search = useSearch(told, hand, act);
-  const lived = useReplays(told, hand);
-  return { hand, act, year, breaks, poured, unmet, lived, ...search };
+  const boards = useMemo(() => rowsOf(told), [told]);
+  const rows = useMemo(() => boards(hand.starts, breaks), [boards, hand.starts, breaks]);
+  const lived = useReplays(told, hand, poured);
+  return { hand, act, year, breaks, rows, poured, unmet, facts, lived, ...search };
 }
 export type SeasonInHand = ReturnType<typeof useSeason>;
 
@@ -85,21 +90,25 @@ function useSearch(told: Told, hand: InHand, act: (a: Act) => void) {
   return { searching, mend, enough };
 }
 
-/** The plan lived through, once the hand rests. */
-function useReplays(told: Told, hand: InHand): readonly Replayed[] | undefined {
-  const [lived, set] = useState<{ of: readonly Start[]; is: readonly Replayed[] }>();
+/** The plan lived through, once the hand rests: each remedy in the order of the year, or nothing where it has moved since. */
+function useReplays(
+  told: Told,
+  hand: InHand,
+  poured: readonly RemedyPoured[],
+): readonly (Replayed | undefined)[] {
+  const [lived, set] = useState<{ of: readonly RemedyPoured[]; is: readonly Replayed[] }>({ of: [], is: [] });
   useEffect(() => {
     let stale = false;
     const rests = setTimeout(() => {
       seasonWorker()
         .replay(told, hand.whatIf, hand.starts)
-        .then((is) => !stale && set({ of: hand.starts, is }))
+        .then((is) => !stale && set({ of: poured, is }))
         .catch(() => undefined);
     }, RESTS);
     return () => {
       stale = true;
       clearTimeout(rests);
     };
-  }, [told, hand.whatIf, hand.starts]);
-  return lived?.of === hand.starts ? lived.is : undefined;
+  }, [told, hand.whatIf, hand.starts, poured]);
+  return useMemo(() => poured.map((p, i) => (lived.of[i] === p ? lived.is[i] : undefined)), [poured, lived]);
 }

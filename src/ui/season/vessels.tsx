@@ -1,12 +1,13 @@
-import { useRef } from "react";
+import { memo, useRef } from "react";
 import type { Told, ToldVessel, ToldWorking } from "@/core/season/told";
-import type { Broken } from "@/core/season/broken";
-import type { Start } from "@/core/season/year";
+import type { Start, Year } from "@/core/season/year";
 import { GRIP, byKey } from "../figures/grip";
 import { type Along, dayAtX, isDrawn, isNarrow, xOf } from "./along";
 import { BAND, PlannedBand, WorkingBand } from "./band";
+import { type BoardRow, wrongOf } from "./rows";
+import type { Act } from "./state";
 import type { SeasonInHand } from "./use-season";
-import { brokenWords, dayWords, nameOf, vesselOf } from "./words";
+import { dayWords, nameOf, vesselOf } from "./words";
 
 const [ROW, NARROW_ROW, LETTER] = [32, 58, 7.3];
 
@@ -27,19 +28,13 @@ function keyMoves(
 function Handle({
   s,
   told,
-  season,
+  year,
+  act,
   a,
   top,
+  chosen,
   wrong,
-}: {
-  s: Start;
-  told: Told;
-  season: SeasonInHand;
-  a: Along;
-  top: number;
-  wrong: readonly Broken[];
-}) {
-  const { act, year, hand } = season;
+}: OnBoard & { s: Start; top: number; wrong: string }) {
   const held = useRef<{ x: number; moved: boolean } | undefined>(undefined);
   const pot = told.vessels.find((v) => v.id === s.vessel)?.pot;
   const nudge = (by: { days: number; vessels: number }): void => {
@@ -50,13 +45,13 @@ function Handle({
     act({ do: "move", id: s.id, day: s.day + by.days, ...(vessel ? { vessel } : {}), year });
   };
   const size = isNarrow(a) ? 44 : 26;
-  const words = `${nameOf(told, s.remedy)}, begin ${dayWords(told, s.day)} in the ${vesselOf(told, s.vessel)}${s.strain > s.day ? `, strain ${dayWords(told, s.strain)}` : ""}${s.pinned ? ", pinned" : ""}${wrong.length > 0 ? `: ${wrong.map((b) => brokenWords(told, hand.starts, b)).join("; ")}` : ""}`;
+  const words = `${nameOf(told, s.remedy)}, begin ${dayWords(told, s.day)} in the ${vesselOf(told, s.vessel)}${s.strain > s.day ? `, strain ${dayWords(told, s.strain)}` : ""}${s.pinned ? ", pinned" : ""}${wrong === "" ? "" : `: ${wrong}`}`;
   return (
     <button
       type="button"
       data-start={s.id}
       aria-label={words}
-      aria-pressed={hand.chosen === s.id}
+      aria-pressed={chosen === s.id}
       title={words}
       className="absolute cursor-grab touch-none rounded-sm"
       style={{ left: xOf(a, s.day) - size / 2, top: top + BAND / 2 - size / 2, width: size, height: size }}
@@ -73,19 +68,13 @@ function Handle({
       }}
       onPointerMove={(e) => {
         if (!held.current || !e.currentTarget.hasPointerCapture(e.pointerId)) return;
-        if (!held.current.moved && Math.abs(e.clientX - held.current.x) < 3 && !otherBoard(e, s.vessel))
-          return;
+        const vessel = otherBoard(e, s.vessel);
+        if (!held.current.moved && Math.abs(e.clientX - held.current.x) < 3 && !vessel) return;
         if (!held.current.moved) act({ do: "hold" });
         held.current.moved = true;
         const box = e.currentTarget.closest("[data-boards]")!.getBoundingClientRect();
-        const vessel = otherBoard(e, s.vessel);
-        act({
-          do: "move",
-          id: s.id,
-          day: dayAtX(a, e.clientX - box.left),
-          ...(vessel ? { vessel } : {}),
-          year,
-        });
+        const day = dayAtX(a, e.clientX - box.left);
+        act({ do: "move", id: s.id, day, ...(vessel ? { vessel } : {}), year });
       }}
       onLostPointerCapture={() => {
         GRIP.onLostPointerCapture();
@@ -115,7 +104,7 @@ interface Label {
 /** The words beside each start of a board, where there is room for them: behind it, or before it. */
 function labelsOf(
   told: Told,
-  breaks: readonly Broken[],
+  row: BoardRow,
   mine: readonly Start[],
   a: Along,
   taken: readonly (readonly [number, number])[],
@@ -131,7 +120,7 @@ function labelsOf(
   const fits = (from: number, to: number): boolean =>
     from >= a.x0 && to <= a.x1 && full.every(([x, y]) => to <= x || from >= y);
   for (const s of [...mine].sort((x, y) => x.day - y.day)) {
-    const both = breaks.some((b) => b.what === "both-want" && b.start === s.id) ? ": both want this" : "";
+    const both = row.both.includes(s.id) ? ": both want this" : "";
     const words = `${nameOf(told, s.remedy)}, ${dayWords(told, s.day)}${both}`;
     const wide = words.length * LETTER * a.k;
     const after = Math.max(xOf(a, s.strain), xOf(a, s.day) + 6) + 9;
@@ -162,36 +151,37 @@ const CODE = 76;
 const codeAt = (w: ToldWorking, a: Along): number =>
   Math.min(a.x1 - CODE * a.k, xOf(a, Math.max(w.latest, w.strain)) + 8);
 
-function Row({
+/** What all boards share. */
+interface OnBoard {
+  readonly told: Told;
+  readonly year: Year;
+  readonly act: (a: Act) => void;
+  readonly a: Along;
+  /** The start that is looked at, where it stands on this board. */
+  readonly chosen: string | undefined;
+}
+
+const Row = memo(function Row({
   v,
-  told,
-  season,
-  a,
+  row,
   width,
-}: {
-  v: ToldVessel;
-  told: Told;
-  season: SeasonInHand;
-  a: Along;
-  width: number;
-}) {
+  ...shared
+}: OnBoard & { v: ToldVessel; row: BoardRow; width: number }) {
+  const { told, year, a, chosen } = shared;
   const narrow = isNarrow(a);
   const [tall, y] = narrow ? [NARROW_ROW * a.k, 30 * a.k] : [ROW * a.k, 6 + 10 * (a.k - 1)];
-  const { hand, breaks } = season;
-  const mine = hand.starts.filter((s) => s.vessel === v.id);
   const working = told.working.filter((w) => w.vessel === v.id);
-  const shown = mine.filter((s) => isDrawn(a, s.day, s.strain));
+  const shown = row.starts.filter((s) => isDrawn(a, s.day, s.strain));
   const labels = labelsOf(
     told,
-    breaks,
+    row,
     shown,
     a,
     working
       .filter((w) => isDrawn(a, w.begun, w.latest))
       .map((w) => [xOf(a, w.begun), codeAt(w, a) + CODE * a.k]),
   );
-  const making = (s: Start) => season.year.wanted.find((w) => w.id === s.remedy)?.making;
-  const wrongOf = (s: Start): readonly Broken[] => breaks.filter((b) => b.start === s.id || b.other === s.id);
+  const making = (s: Start) => year.wanted.find((w) => w.id === s.remedy)?.making;
   return (
     <div role="group" aria-label={v.name} data-board={v.id} className="relative" style={{ height: tall }}>
       <svg width={width} height={tall} className="absolute inset-0 max-w-full" aria-hidden="true">
@@ -218,8 +208,8 @@ function Row({
                 a={a}
                 y={y}
                 at={{ kind, day: s.day, strain: s.strain, window }}
-                wrong={wrongOf(s).length > 0}
-                chosen={hand.chosen === s.id}
+                wrong={wrongOf(row, s.id) !== ""}
+                chosen={chosen === s.id}
               />
               {label && (
                 <text
@@ -237,11 +227,11 @@ function Row({
         })}
       </svg>
       {shown.map((s) => (
-        <Handle key={s.id} s={s} told={told} season={season} a={a} top={y} wrong={wrongOf(s)} />
+        <Handle key={s.id} s={s} {...shared} top={y} wrong={wrongOf(row, s.id)} />
       ))}
     </div>
   );
-}
+});
 
 /** The vessels as boards, with what works in them and what is planned. */
 export function Vessels({
@@ -255,11 +245,14 @@ export function Vessels({
   a: Along;
   width: number;
 }) {
+  const { year, act, hand, rows } = season;
   return (
     <div data-boards="" className="relative">
-      {told.vessels.map((v) => (
-        <Row key={v.id} v={v} told={told} season={season} a={a} width={width} />
-      ))}
+      {told.vessels.map((v, i) => {
+        const row = rows[i]!;
+        const chosen = row.starts.some((s) => s.id === hand.chosen) ? hand.chosen : undefined;
+        return <Row key={v.id} {...{ v, row, told, year, act, a, width, chosen }} />;
+      })}
     </div>
   );
 }

@@ -1,12 +1,13 @@
 "use client";
-import { useMemo, useState } from "react";
-import { type PlanFacts, factsOf } from "@/core/season/facts";
+import { memo, useCallback, useState } from "react";
+import type { PlanFacts } from "@/core/season/facts";
 import type { Told, WhatIf } from "@/core/season/told";
 import type { Start } from "@/core/season/year";
 import { type Fault, fault } from "@/core/fault";
 import { isDay, printDay } from "@/core/day";
 import { counted } from "@/core/words";
 import { Field } from "../kit/field";
+import { useLatest } from "../kit/latest";
 import { useUnits } from "../kit/units";
 import { type SeasonInHand, seasonWorker } from "./use-season";
 
@@ -65,19 +66,20 @@ function Figures({ head, facts, children }: { head: string; facts: PlanFacts; ch
 type Typed = { readonly people: string; readonly gifts: string; readonly from: string; readonly to: string };
 
 /** What is supposed. */
-function Suppose({
+const Suppose = memo(function Suppose({
   typed,
   change,
-  at,
+  wrong,
   busy,
   suppose,
 }: {
   typed: Typed;
   change: (to: Partial<Typed>) => void;
-  at: (name: string) => Fault | undefined;
+  wrong: Fault | undefined;
   busy: boolean;
   suppose: () => Promise<void>;
 }) {
+  const at = (name: string): Fault | undefined => (wrong?.path[0] === name ? wrong : undefined);
   return (
     <form
       className="flex flex-wrap items-end gap-x-5 gap-y-3 py-2"
@@ -135,42 +137,38 @@ function Suppose({
       </button>
     </form>
   );
-}
+});
 
 /** Suppositions, each side by side with the plan as it stands. */
 export function WhatIfs({ told, season }: { told: Told; season: SeasonInHand }) {
-  const { hand, act, year } = season;
-  const [typed, setTyped] = useState({ people: "", gifts: "", from: "", to: "" });
+  const { hand, act, facts } = season;
+  const [typed, setTyped] = useState<Typed>({ people: "", gifts: "", from: "", to: "" });
   const [wrong, setWrong] = useState<Fault | undefined>();
   const [all, setAll] = useState<readonly Supposed[]>([]);
   const [busy, setBusy] = useState(false);
-  const change = (to: Partial<Typed>): void => {
+  const change = useCallback((to: Partial<Typed>): void => {
     setWrong(undefined);
-    setTyped({ ...typed, ...to });
-  };
-  const suppose = async (): Promise<void> => {
-    const is = supposed(typed, told.today);
+    setTyped((before) => ({ ...before, ...to }));
+  }, []);
+  const now = useLatest({ typed, starts: hand.starts });
+  const suppose = useCallback(async (): Promise<void> => {
+    const is = supposed(now().typed, told.today);
     if ("message" in is) return setWrong(is);
     setBusy(true);
+    const pinned = now().starts.filter((s) => s.pinned);
     const made = await seasonWorker()
-      .atOnce(
-        told,
-        is.whatIf,
-        hand.starts.filter((s) => s.pinned),
-      )
+      .atOnce(told, is.whatIf, pinned)
       .catch(() => undefined);
     setBusy(false);
     if (made) setAll((before) => [...before.filter((s) => s.words !== is.words), { ...is, ...made }]);
-  };
-  const at = (name: string): Fault | undefined => (wrong?.path[0] === name ? wrong : undefined);
-  const facts = useMemo(() => factsOf(year, hand.starts), [year, hand.starts]);
+  }, [now, told]);
   const supposing = Object.values(hand.whatIf).some((x) => x !== undefined);
   return (
     <section aria-labelledby="season-what-if" className="pt-4">
       <h2 id="season-what-if" className="ruled-head">
         What if
       </h2>
-      <Suppose {...{ typed, change, at, busy, suppose }} />
+      <Suppose {...{ typed, change, wrong, busy, suppose }} />
       <ul>
         <Figures head={supposing ? "as it is drawn" : "this plan"} facts={facts} />
         {all.map((s) => (
