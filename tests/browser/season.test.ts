@@ -66,6 +66,10 @@ async function toldOf(url: string): Promise<Told> {
 /** A start of the list, by its name and day. */
 const listed = (page: Page): Promise<string[]> =>
   page.$$eval("[data-to-begin]", (all) => all.map((e) => (e as HTMLElement).innerText.replace(/\s+/g, " ")));
+/** Months that have a day on which all its herbs can be had. */
+const monthsWith = (herbs: readonly boolean[], today: string): number[] => [
+  ...new Set(herbs.flatMap((on, d) => (on ? [Number(addDays(today, d).slice(5, 7))] : []))),
+];
 const handle = (id: string): string => `[data-start="${id}"]`;
 
 describe("a year as one picture", () => {
@@ -178,6 +182,41 @@ describe("a year as one picture", () => {
     await page.keyboard.press("Enter");
     await says(page, "Nothing was made of “my aunt Purple”");
     expect(await page.$eval("#season-said", (e) => (e as HTMLInputElement).value)).toContain("Purple");
+    await page.close();
+  });
+
+  test("what grows here later than the book says is kept with its months, and the year follows; a week of 200 hours is told beside its field", async () => {
+    const page = await opened();
+    const before = await toldOf(app.url);
+    const fresh = before.remedies.flatMap((r) => r.picks).find((p) => p.book !== undefined)!;
+    await clickOn(page, "room, hours and days");
+    const row = `[role="group"][aria-label="${fresh.name}"]`;
+    await choose(page, `${row} label:nth-of-type(1) select`, "");
+    await fill(page, "#season-hoursWeek", "200");
+    await clickOn(page, "keep these");
+    await says(page, `Choose from which month to which ${fresh.name} is had.`);
+    await choose(page, `${row} label:nth-of-type(1) select`, "9");
+    await choose(page, `${row} label:nth-of-type(2) select`, "2");
+    await clickOn(page, "keep these");
+    await page.waitForFunction(() => document.querySelector("#season-hoursWeek")!.ariaInvalid === "true");
+    expect(await page.$eval("#season-hoursWeek", (e) => (e as HTMLInputElement).value)).toBe("200");
+    await fill(page, "#season-hoursWeek", "5");
+    await clickOn(page, "keep these");
+    await page.waitForFunction(() => !document.querySelector("#season-hoursWeek"));
+    const { terms, remedies } = await toldOf(app.url);
+    expect(terms).toEqual({
+      ...before.terms,
+      hoursWeek: 5,
+      picked: [...before.terms.picked, { material: fresh.material, months: [9, 2] }],
+    });
+    for (const r of remedies.filter((x) => x.making && x.picks.some((p) => p.material === fresh.material)))
+      expect(monthsWith(r.making!.herbs, before.today).every((m) => m >= 9 || m <= 2)).toBe(true);
+    // And back to the book's.
+    await clickOn(page, "room, hours and days");
+    await clickOn(page, /^as the book says, /);
+    await clickOn(page, "keep these");
+    await page.waitForFunction(() => !document.querySelector("#season-hoursWeek"));
+    expect((await toldOf(app.url)).terms.picked).toEqual(before.terms.picked);
     await page.close();
   });
 

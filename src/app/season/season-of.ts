@@ -16,7 +16,7 @@ import { resolve } from "@/core/reckoning/resolve";
 import type { Season } from "@/core/season/events";
 import { herbMonths, makingOf } from "@/core/season/making";
 import type { Told, ToldRemedy, ToldVessel, ToldWorking } from "@/core/season/told";
-import { USUAL_TERMS, type Terms, type Wish } from "@/core/season/wish";
+import { type Months, USUAL_TERMS, type Terms, type Wish } from "@/core/season/wish";
 import type { Lot, StandsIn } from "@/core/season/year";
 import { costOf } from "@/core/stores/cost";
 import { standing } from "@/core/stores/free";
@@ -145,15 +145,15 @@ async function learnedOf(
   return use && { perDay: [...use.perDay], year: use.year, run: use.run };
 }
 
-/** Fresh plants of it that are had in some months only. */
+/** Fresh plants of it, and when they are had here. */
 function picksOf(how: How | undefined, { where, terms }: Around): ToldRemedy["picks"] {
-  return (how?.program.lines ?? []).flatMap((l) => {
-    const { plant, form, id, name } = l.stuff;
-    if (!plant || form !== "fresh") return [];
-    const months = terms.picked.find((p) => p.material === id)?.months ?? monthsOf(id, where);
-    return months && !(months[0] === 1 && months[1] === 12)
-      ? [{ name, months: [months[0], months[1]] as [number, number] }]
-      : [];
+  return (how?.program.lines ?? []).flatMap((l): ToldRemedy["picks"] => {
+    const { plant, form, id: material, name } = l.stuff;
+    if (!plant || form !== "fresh" || l.line.from) return [];
+    const said = monthsOf(material, where);
+    const book: Months | undefined = said && [said[0], said[1]];
+    const own = terms.picked.find((p) => p.material === material)?.months;
+    return [{ material, name, months: own ?? book ?? [1, 12], book }];
   });
 }
 

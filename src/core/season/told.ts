@@ -23,7 +23,15 @@ export interface ToldRemedy {
   /** What it is begun from on the Bench. */
   readonly from: { readonly recipe: string } | { readonly batch: string } | undefined;
   /** Fresh plants it wants, and when they are had here. */
-  readonly picks: readonly { readonly name: string; readonly months: Months }[];
+  readonly picks: readonly FreshPlant[];
+}
+export interface FreshPlant {
+  readonly material: string;
+  readonly name: string;
+  /** By the household's own word, or else the book's; the whole year where neither says. */
+  readonly months: Months;
+  /** What the book says, where it says anything. */
+  readonly book: Months | undefined;
 }
 
 export interface ToldVessel extends PlanVessel {

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Told } from "@/core/season/told";
 import { addDays } from "@/core/day";
 import { inMonths } from "@/core/season/wish";
@@ -14,6 +15,8 @@ interface Run {
 /** When each fresh plant that is wanted can be picked or bought, as runs of days. */
 function runsOf(told: Told, a: Along): Run[] {
   const all = new Map(told.remedies.flatMap((r) => r.picks.map((p) => [p.name, p.months] as const)));
+  // What is had all year has no time to be drawn.
+  for (const [name, [first, last]] of all) if (first === 1 && last === 12) all.delete(name);
   return [...all].flatMap(([name, months]) => {
     const out: Run[] = [];
     let begun: number | undefined;
@@ -59,7 +62,7 @@ function inLines(runs: readonly Run[], a: Along): Laid[][] {
 }
 
 /** The months, and over them when what is wanted fresh can be had. */
-export function Heads({ told, a, width }: { told: Told; a: Along; width: number }) {
+export const Heads = memo(function Heads({ told, a, width }: { told: Told; a: Along; width: number }) {
   const lines = inLines(runsOf(told, a), a);
   const tall = LINE * a.k;
   const foot = lines.length * tall + 24 * a.k;
@@ -102,7 +105,7 @@ export function Heads({ told, a, width }: { told: Told; a: Along; width: number 
       <path d={`M0 ${foot + 6}H${width}`} stroke="var(--color-iron)" strokeWidth="4" />
     </svg>
   );
-}
+});
 
 const saidOf = (lines: readonly (readonly Run[])[]): string =>
   lines.length === 0

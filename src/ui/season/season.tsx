@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { memo, useCallback, useMemo, useState } from "react";
 import { type Told, keptOf, startsOf } from "@/core/season/told";
 import type { KeptStart } from "@/core/season/events";
 import { addDays, printDay } from "@/core/day";
@@ -32,8 +32,10 @@ export function SeasonView({ told, kept, keptOn, seq, known }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>(1216);
   const [first, setFirst] = useState(0);
   const [open, setOpen] = useState<string | undefined>();
-  const a = alongOf(width, { today: told.today, days: told.days, first, k: useRem() / 16 });
-  const toggle = (id: string): void => setOpen((o) => (o === id ? undefined : id));
+  const k = useRem() / 16;
+  const { today, days } = told;
+  const a = useMemo(() => alongOf(width, { today, days, first, k }), [width, today, days, first, k]);
+  const toggle = useCallback((id: string): void => setOpen((o) => (o === id ? undefined : id)), []);
   const opened = told.remedies.find((r) => r.id === open);
   return (
     <div className="pt-5">
@@ -76,7 +78,7 @@ export function SeasonView({ told, kept, keptOn, seq, known }: Props) {
       {open === "new" && (
         <WishForm {...{ told, known, wish: undefined, of: undefined, done: () => setOpen(undefined) }} />
       )}
-      {open === "terms" && <TermsForm terms={told.terms} done={() => setOpen(undefined)} />}
+      {open === "terms" && <TermsForm told={told} done={() => setOpen(undefined)} />}
       <Foot {...{ told, season, seq, keptOn, toggle, open }} />
       <Short told={told} season={season} />
       <ToBegin told={told} season={season} />
@@ -142,15 +144,22 @@ function searchWords({ searching }: Season): string {
 }
 
 /** One more batch of a remedy, set on the first day that suits. */
-function OneMore({ told, season }: { told: Told; season: Season }) {
-  const { act } = season;
+const OneMore = memo(function OneMore({
+  told,
+  act,
+  year,
+}: {
+  told: Told;
+  act: Season["act"];
+  year: Season["year"];
+}) {
   if (told.remedies.length === 0) return null;
   return (
     <select
       className="field"
       aria-label="Begin one more of"
       value=""
-      onChange={(e) => e.target.value && act({ do: "add", remedy: e.target.value, year: season.year })}
+      onChange={(e) => e.target.value && act({ do: "add", remedy: e.target.value, year })}
     >
       <option value="">one more of…</option>
       {told.remedies
@@ -162,7 +171,7 @@ function OneMore({ told, season }: { told: Told; season: Season }) {
         ))}
     </select>
   );
-}
+});
 
 /** Ways to say what is wanted, and what can be done. */
 function Openers({ open, toggle }: { open: string | undefined; toggle: (id: string) => void }) {
@@ -258,7 +267,7 @@ function Foot({
           </button>
         )}
         <Openers {...{ open, toggle }} />
-        <OneMore told={told} season={season} />
+        <OneMore told={told} act={act} year={season.year} />
         <a href="/season/year.pdf" className="inline-grid content-center min-h-11">
           on paper
         </a>

@@ -9,7 +9,7 @@ interface Props {
   readonly at: (...path: (string | number)[]) => Fault | undefined;
 }
 
-function MonthSelect({
+export function MonthSelect({
   label,
   is,
   set,
