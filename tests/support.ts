@@ -288,8 +288,8 @@ async function asked(
     let why = "it did not hold";
     try {
       const answer: JSHandle = await page.evaluateHandle(f as (...all: unknown[]) => unknown, ...given);
-      if (await answer.evaluate((x) => Boolean(x))) return answer;
-      await answer.dispose();
+      const { type, subtype, value } = answer.remoteObject();
+      if (type === "object" ? subtype !== "null" : type === "function" || value) return answer;
     } catch (e) {
       // The page is on its way to another, or what is asked for is not there yet.
       why = (e as Error).message;

@@ -89,6 +89,22 @@ const laidOut = (page: Page): Promise<string[]> =>
     const by = document.documentElement.scrollWidth - wide;
     if (by > 1) found.push(`the page is ${by} px too wide`);
     const boxes: { text: string; r: DOMRect; of: Element }[] = [];
+    // Asked of one element once, whatever stands in it.
+    const [known, shutters] = [new Map<Element, boolean>(), new Map<Element, Element | null>()];
+    const isStill = (e: Element | null): boolean => {
+      if (!e) return false;
+      const is =
+        known.get(e) ??
+        (["fixed", "sticky"].includes(getComputedStyle(e).position) || isStill(e.parentElement));
+      known.set(e, is);
+      return is;
+    };
+    const hidesIt = (e: Element | null): Element | null => {
+      if (!e) return null;
+      if (!shutters.has(e))
+        shutters.set(e, getComputedStyle(e).overflowX === "visible" ? hidesIt(e.parentElement) : e);
+      return shutters.get(e)!;
+    };
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
     for (let n = walker.nextNode(); n; n = walker.nextNode()) {
       const of = n.parentElement!;
@@ -96,12 +112,8 @@ const laidOut = (page: Page): Promise<string[]> =>
         continue;
       // What only a screen reader is told, what stands still while the page goes by under it, and a list's own choices.
       if (of.closest(".sr-only, option, defs, noscript, script, style")) continue;
-      let still = false;
-      for (let e: Element | null = of; e && !still; e = e.parentElement)
-        still = ["fixed", "sticky"].includes(getComputedStyle(e).position);
-      if (still) continue;
-      let hides: Element | null = of;
-      while (hides && getComputedStyle(hides).overflowX === "visible") hides = hides.parentElement;
+      if (isStill(of)) continue;
+      const hides = hidesIt(of);
       const shut = hides && hides !== document.documentElement ? hides.getBoundingClientRect() : undefined;
       const range = document.createRange();
       range.selectNodeContents(n);
