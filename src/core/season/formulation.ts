@@ -49,13 +49,15 @@ export function formulate(scales: Scales, free: Free): Formulated {
   const taking: Taking = new Map();
   const options: Option[] = [];
   const at: number[] = [];
+  const left = leftBy(scales, free.stand);
   for (const remedy of free.remedies) {
     const wanted = year.wanted[remedy]!;
     const groups = new Map<string, Group>();
     for (const o of scales.options[remedy]!) {
       if (free.allows && !free.allows(o)) continue;
-      const of = alike[o.alike]!;
-      const x = column(p, o.points, of.ids.length, true);
+      const most = Math.min(alike[o.alike]!.ids.length, roomFor(scales, remedy, o.lot, left));
+      if (most < 1) continue;
+      const x = column(p, o.points, most, true);
       options.push(o);
       at.push(x);
       o.takes.at.forEach((what, i) => take(taking, what, x, o.takes.by[i]!));
@@ -71,7 +73,6 @@ export function formulate(scales: Scales, free: Free): Formulated {
       if (s.remedy === wanted.id && v !== undefined) p.offset += makingPoints(s, year.vessels[v]!, wanted);
     }
   }
-  const left = leftBy(scales, free.stand);
   for (const [what, by] of taking) {
     const price = free.prices?.[what] ?? 0;
     if (price > 0) for (const [c, n] of by) p.cost[c]! += price * n;
@@ -81,6 +82,23 @@ export function formulate(scales: Scales, free: Free): Formulated {
 }
 
 const ENOUGH = 1e-9;
+
+/**
+ * How many batches there is room for, whatever is used of them: in each week no more of one can be gone than was wanted till then. A share of a batch
+ * would fit nearly anywhere, so without this the relaxation says of what cannot be at all that it costs nothing.
+ */
+function roomFor(scales: Scales, remedy: number, lot: WeekLot, left: Float64Array): number {
+  if (lot.points === 0) return Infinity;
+  const place = lot.points === POINTS.fridge ? "fridge" : "freezer";
+  const need = scales.needs[remedy]!.ml;
+  let [gone, most] = [0, Infinity];
+  for (let w = lot.stands; w <= lot.until; w++) {
+    const room = left[scales.slots.room(place, w)]! + gone;
+    most = Math.min(most, Math.floor(room / lot.ml + 1e-6));
+    if (w >= lot.from) gone += need[w]!;
+  }
+  return most;
+}
 
 /** What is served of a remedy: each week of want by what is there then, or short. */
 function serve(
