@@ -52,6 +52,10 @@ class Beam {
   /** Points of an option with the prices of what it takes. */
   private readonly costs = new Map<Option, number>();
   private readonly used: Float64Array;
+  /** Of each place, points for a mL that has stood there till the beginning of each week; of what is planned with the price of its room. */
+  private readonly stood: Readonly<
+    Record<"fridge" | "freezer", { ours: Float64Array; theirs: Float64Array }>
+  >;
 
   constructor(
     private readonly scales: Scales,
@@ -72,7 +76,25 @@ class Beam {
       this.costs.set(o, shake ? cost * (0.6 + 0.8 * shake()) : cost);
       this.byWeek[o.lot.from]?.push(o);
     }
+    this.stood = { fridge: this.standingIn("fridge"), freezer: this.standingIn("freezer") };
     this.value = this.values();
+  }
+
+  private standingIn(place: "fridge" | "freezer"): { ours: Float64Array; theirs: Float64Array } {
+    const [ours, theirs] = [new Float64Array(this.weeks + 1), new Float64Array(this.weeks + 1)];
+    for (let w = 0; w < this.weeks; w++) {
+      theirs[w + 1] = theirs[w]! + POINTS[place] / 1000;
+      ours[w + 1] =
+        ours[w]! + POINTS[place] / 1000 + (this.within.prices?.[this.scales.slots.room(place, w)] ?? 0);
+    }
+    return { ours, theirs };
+  }
+  /** Points for a mL of a lot that stands from the beginning of one week to the end of another. */
+  private standing(lot: WeekLot, ours: boolean, from: number, to: number): number {
+    if (lot.points === 0) return 0;
+    const { ours: mine, theirs } = this.stood[lot.points === POINTS.fridge ? "fridge" : "freezer"];
+    const stood = ours ? mine : theirs;
+    return stood[Math.min(this.weeks, to + 1)]! - stood[from]!;
   }
 
   /**
@@ -90,11 +112,13 @@ class Beam {
         const some = Math.min(left[i]!, lacks);
         left[i]! -= some;
         lacks -= some;
-        worth -= some * this.value[w * this.weeks + u]!;
+        const { lot, ours } = lots[i]!;
+        worth -= some * (this.value[w * this.weeks + u]! - this.standing(lot, ours, w, u));
       }
       while (first < lots.length && (left[first]! <= SPECK || lots[first]!.lot.until <= u)) first++;
     }
-    lots.forEach(({ lot }, i) => {
+    lots.forEach(({ lot, ours }, i) => {
+      worth += left[i]! * this.standing(lot, ours, w, lot.until);
       if (lot.ends) worth += (left[i]! * POINTS.thrown) / 1000;
     });
     return worth;
@@ -108,7 +132,8 @@ class Beam {
       for (let u = 0; u < n; u++) out[w * n + u] = out[(w + 1) * n + u]!;
       for (const o of this.byWeek[w]!) {
         const each = this.costs.get(o)! / o.lot.ml;
-        for (let u = w; u <= o.lot.until; u++) out[w * n + u] = Math.min(out[w * n + u]!, each);
+        for (let u = w; u <= o.lot.until; u++)
+          out[w * n + u] = Math.min(out[w * n + u]!, each + this.standing(o.lot, true, w, u));
       }
     }
     return out;
