@@ -34,7 +34,9 @@ const GROUPS = 5;
 /** Groups that did no better, one after the other, before it is enough. */
 const ENOUGH = 150;
 /** Rounds of prices, at the most. */
-const PRICED = 10;
+const PRICED = 16;
+/** Steps up to prices before those of the plans are taken; and again after so many rounds, where they are farther off than this. */
+const [CLIMBED, FAR_AFTER, FAR] = [10, 8, 0.05];
 /** Prices as near as this need not be nearer. */
 const NEAR = 0.003;
 const BETTER = 1e-6;
@@ -194,14 +196,23 @@ export function* improve(
   for (const i of s.makeable) yield did(take(s, oneByOne(s, [i])));
   const whole = new Together(scales, pinned, solve);
   whole.addPlan(quick);
+  /** The whole plans of single remedies, put together: what stands is one way to. */
+  const together = (): readonly Start[] | undefined => {
+    whole.addPlan(s.starts);
+    const best = whole.best(PIECE_SECONDS);
+    return best && inVessels(best, pinned, scales);
+  };
   whole.addPlan(s.starts);
-  for (let round = 0; round < PRICED; round++) {
-    const off = whole.again(KEPT_PRICED);
-    const last = off === undefined || off < NEAR;
-    const best = last || round % 4 === 3 ? whole.best(PIECE_SECONDS) : undefined;
-    yield did(take(s, best && inVessels(best, pinned, scales)));
-    if (last) break;
+  for (const _ of whole.climb(KEPT_PRICED, s.points, CLIMBED)) yield did(false);
+  let off: number | undefined = 1;
+  for (let round = 0; round < PRICED && off !== undefined && off >= NEAR; round++) {
+    // Prices that are far off still are climbed to once more.
+    if (round === FAR_AFTER && off > FAR)
+      for (const _ of whole.climb(KEPT_PRICED, s.points, CLIMBED)) yield did(false);
+    off = whole.again(KEPT_PRICED);
+    yield did(round % 4 === 3 && take(s, together()));
   }
+  yield did(take(s, together()));
   let fresh = false;
   const plan = (remedy: number, options: readonly Option[]): void => {
     if (whole.add(remedy, options)[1]) fresh = true;
@@ -213,9 +224,9 @@ export function* improve(
       const next = bounds.next();
       bound = Math.max(bound, next.value);
       bounding = !next.done;
-      const best = fresh ? whole.best(PIECE_SECONDS) : undefined;
+      const made = fresh ? together() : undefined;
       fresh = false;
-      yield did(take(s, best && inVessels(best, pinned, scales)));
+      yield did(take(s, made));
       // Until there is a bound at all nothing else is done.
       if (bound === 0 && bounding) continue;
     }

@@ -19,17 +19,22 @@ interface Column {
   readonly takes: ReadonlyMap<number, number>;
 }
 
-/** How far new prices lean to the best there were: farther each time that was no better. */
+/** How much shorter a step gets that led nowhere; and how far new prices lean to the best there were: farther each time that was no better. */
+const SLOWER = 0.85;
 const [LEANS, LESS, MOST_LEANS, LEAST_LEANS] = [0.5, 0.6, 0.97, 0.05];
 
 export class Together {
   private readonly columns: Column[] = [];
   private readonly known = new Map<string, Column>();
   private readonly left: Float64Array;
+  /** What a limit is counted in where limits of many sorts are held against each other. */
+  private readonly unit: Float64Array;
+  /** The plan that was kept last, as the plans it is made of. */
+  private stands: readonly Column[] = [];
   /** Points for each of a limit: those that made the best bound, as far as the beam sees. */
   prices: Float64Array;
   private most = -Infinity;
-  private leans = 1;
+  private leans: number = LEANS;
 
   constructor(
     private readonly scales: Scales,
@@ -38,6 +43,7 @@ export class Together {
   ) {
     this.left = leftBy(scales, pinned);
     this.prices = new Float64Array(scales.slots.size);
+    this.unit = this.left.map((l) => Math.max(l, 1e-6));
     scales.year.wanted.forEach((_, remedy) => this.add(remedy, []));
   }
 
@@ -73,6 +79,7 @@ export class Together {
   /** Keeps what a plan of the year does of each remedy, so that no bound is looked for under less than is had. */
   addPlan(starts: readonly Start[]): void {
     const { year, alike, options } = this.scales;
+    const stands: Column[] = [];
     year.wanted.forEach((w, remedy) => {
       const mine = starts.filter((s) => s.remedy === w.id && !s.pinned);
       const are = mine.map((s) =>
@@ -85,8 +92,9 @@ export class Together {
             alike[o.alike]!.ids.includes(s.vessel),
         ),
       );
-      if (are.every((o) => o !== undefined)) this.add(remedy, are);
+      if (are.every((o) => o !== undefined)) stands.push(this.add(remedy, are)[0]);
     });
+    if (stands.length === year.wanted.length) this.stands = stands;
   }
 
   private programme(whole: boolean): { p: Programme; slots: number[] } {
@@ -120,17 +128,9 @@ export class Together {
     return { p, slots };
   }
 
-  /**
-   * Prices what is shared anew and plans each remedy by those prices. New prices are taken half way only, from the best there were (Wentges 1997):
-   * whole ones swing. @returns how far the best bound there could be lies under the plans there are, as a share; nothing where no new plan came of it
-   */
-  again(kept: number): number | undefined {
-    const { p, slots } = this.programme(false);
-    const { prices, value } = this.solve(p, { seconds: 1, gap: 0, relaxed: true });
-    // The first time nothing costs anything: what each remedy would come to if it were alone.
-    const { leans } = this;
-    const tried = this.prices.map((x) => x * leans);
-    slots.forEach((slot, i) => (tried[slot]! += (1 - leans) * Math.max(0, -(prices?.[i] ?? 0))));
+  /** Plans each remedy by some prices. @returns whether a plan was new, the bound there could be by them, and what is taken of each limit */
+  private by(tried: Float64Array, kept: number): { some: boolean; sum: number; takes: Float64Array } {
+    const takes = new Float64Array(tried.length);
     let some = false;
     let sum = -this.paid(tried);
     this.scales.year.wanted.forEach((w, remedy) => {
@@ -138,8 +138,51 @@ export class Together {
       const options = planOne(this.scales, remedy, { stand, left: this.left, prices: tried, kept });
       const [column, fresh] = this.add(remedy, options);
       if (fresh) some = true;
-      sum += [...column.takes].reduce((n, [slot, by]) => n + tried[slot]! * by, column.points);
+      sum += column.points;
+      for (const [slot, by] of column.takes) {
+        sum += tried[slot]! * by;
+        takes[slot]! += by;
+      }
     });
+    return { some, sum, takes };
+  }
+
+  /**
+   * Steps up from the best prices there were: what more is taken of than there is gets dearer, what is left over cheaper, by as much as would come to a
+   * plan that is known (Polyak 1969), and less each time that it was no better. While there are few plans the prices they give swing from one limit to
+   * the next; this does not. Each step gives the best bound there could be so far.
+   * @param top points of a plan that is known
+   */
+  *climb(kept: number, top: number, steps: number): Generator<number> {
+    let at = this.prices;
+    let pace = 1;
+    for (let n = 0; n < steps; n++) {
+      const { sum, takes } = this.by(at, kept);
+      if (sum > this.most) [this.most, this.prices] = [sum, at];
+      else pace *= SLOWER;
+      yield this.most;
+      // A litre and an hour are not alike: each limit is taken as a share of what there is of it.
+      const over = takes.map((t, slot) =>
+        at[slot]! > 0 || t > this.left[slot]! ? (t - this.left[slot]!) / this.unit[slot]! : 0,
+      );
+      const long = over.reduce((m, x) => m + x * x, 0);
+      if (long < 1e-12 || sum >= top) return;
+      const step = (pace * (top - sum)) / long;
+      at = at.map((p, slot) => Math.max(0, p + (step * over[slot]!) / this.unit[slot]!));
+    }
+  }
+
+  /**
+   * Prices what is shared anew and plans each remedy by those prices. New prices are taken half way only, from the best there were (Wentges 1997):
+   * whole ones swing. @returns how far the best bound there could be lies under the plans there are, as a share; nothing where no new plan came of it
+   */
+  again(kept: number): number | undefined {
+    const { p, slots } = this.programme(false);
+    const { prices, value } = this.solve(p, { seconds: 1, gap: 0, relaxed: true });
+    const { leans } = this;
+    const tried = this.prices.map((x) => x * leans);
+    slots.forEach((slot, i) => (tried[slot]! += (1 - leans) * Math.max(0, -(prices?.[i] ?? 0))));
+    const { some, sum } = this.by(tried, kept);
     this.leans = sum > this.most ? LEANS : Math.min(MOST_LEANS, 1 - (1 - leans) * LESS);
     // Where no new plan came of prices that lean, those that lean less are tried before it is enough.
     if (!some) this.leans = leans * LESS;
@@ -155,7 +198,11 @@ export class Together {
   /** The plans that fit together best, of those there are. */
   best(seconds: number): readonly Option[] | undefined {
     const { p } = this.programme(true);
-    const { x } = this.solve(p, { seconds, gap: 1e-4 });
+    const from = {
+      at: this.columns.map((_, i) => i),
+      values: this.columns.map((c) => (this.stands.includes(c) ? 1 : 0)),
+    };
+    const { x } = this.solve(p, { seconds, gap: 1e-4, ...(this.stands.length > 0 ? { from } : {}) });
     return x && this.columns.flatMap((c, i) => (x[i]! > 0.5 ? c.options : []));
   }
 }
