@@ -40,6 +40,8 @@ interface ShellScope {
 }
 const shell = self as unknown as ShellScope;
 
+/** What stands before the house says where nothing answers behind it. */
+const AWAY_NOW: ReadonlySet<number> = new Set([502, 503, 504]);
 /** How often, and how long, a page that was to be made anew when the signal went looks for the house, ms. */
 const [LOOKS_MS, MOST_MS] = [2000, 4 * 60_000];
 
@@ -48,15 +50,23 @@ const [LOOKS_MS, MOST_MS] = [2000, 4 * 60_000];
  * and stays what it is till then. What leads to another page fails at once, as it did.
  */
 async function anew(request: Request, clientId: string): Promise<Response> {
+  const page = await shell.clients.get(clientId);
+  if (page === undefined || new URL(page.url).pathname !== new URL(request.url).pathname)
+    return fetch(request);
   const until = Date.now() + MOST_MS;
   for (;;) {
     try {
-      return await fetch(request.clone());
+      const r = await fetch(request.clone());
+      // Taken whole before it is handed on: the house may go in the middle of what it says.
+      const whole = await r.arrayBuffer();
+      if (AWAY_NOW.has(r.status)) throw new Error(`the house answers ${r.status}`);
+      const headers = new Headers(r.headers);
+      headers.delete("content-encoding");
+      headers.delete("content-length");
+      return new Response(whole, { status: r.status, headers });
     } catch (e) {
-      const page = await shell.clients.get(clientId);
-      const same = page !== undefined && new URL(page.url).pathname === new URL(request.url).pathname;
-      if (!same || request.signal.aborted || Date.now() > until) throw e;
-      await new Promise((r) => setTimeout(r, LOOKS_MS));
+      if (request.signal.aborted || Date.now() > until) throw e;
+      await new Promise((done) => setTimeout(done, LOOKS_MS));
     }
   }
 }
