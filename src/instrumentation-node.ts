@@ -11,3 +11,11 @@ export function refuseTrace(): void {
     return true;
   } as typeof Server.prototype.emit;
 }
+
+/**
+ * Whoever read what this server says may be gone: a terminal that was closed, a disk that is full. Without this the fault of saying it is itself said, and
+ * that again, for as long as the server runs, on a whole processor.
+ */
+export function speakIntoTheVoid(): void {
+  for (const stream of [process.stdout, process.stderr]) stream.on("error", () => undefined);
+}

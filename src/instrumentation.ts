@@ -1,8 +1,9 @@
 /** Runs once when the server starts. */
 export async function register(): Promise<void> {
   if (process.env["NEXT_RUNTIME"] !== "nodejs") return;
-  const { refuseTrace } = await import("./instrumentation-node");
+  const { refuseTrace, speakIntoTheVoid } = await import("./instrumentation-node");
   refuseTrace();
+  speakIntoTheVoid();
   if (!process.env["DATABASE_URL"]) return;
   const { mailBoxOf, openInstruments } = await import("./instruments/house");
   openInstruments();
