@@ -198,6 +198,7 @@ async function vesselsTold({
       const strain = batch ? daysBetween(today, strainsOn.get(batch.id) ?? today) : 0;
       return {
         ...{ id: own.id, ml: vessel.fillMl, pot: isPot(vessel), size: vessel.size, name: vessel.name },
+        profile: vessel.solid.profile,
         free: batch ? Math.max(1, strain) : 0,
       };
     })

@@ -2,6 +2,7 @@ import { type Weekday, isAway, weekdayOf, type Away } from "../care/weeks";
 import { type Day, addDays, daysBetween } from "../day";
 import type { Kind } from "../plan/plan";
 import type { Unsure } from "./replay";
+import type { Profile } from "../vessel/profile";
 import { type Months, type Terms, WEIGHT, type Wish, useOn } from "./wish";
 import type { KeptStart } from "./events";
 import type { Lot, Making, PlanVessel, Start, Wanted, Year } from "./year";
@@ -38,6 +39,7 @@ export interface ToldVessel extends PlanVessel {
   /** What stands on its side. */
   readonly size: string;
   readonly name: string;
+  readonly profile: Profile;
 }
 
 /** A batch that stands in a vessel now. */

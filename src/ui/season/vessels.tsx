@@ -1,7 +1,10 @@
 import { memo, useRef } from "react";
 import type { Told, ToldVessel, ToldWorking } from "@/core/season/told";
 import type { Start, Year } from "@/core/season/year";
+import { SUBSTANCE_OF } from "../cellar/shelf-words";
 import { GRIP, byKey } from "../figures/grip";
+import { fillOf } from "../figures/substance";
+import { insidePath, vesselFrame } from "../figures/vessel-frame";
 import { type Along, dayAtX, isDrawn, isNarrow, xOf } from "./along";
 import { BAND, PlannedBand, WorkingBand } from "./band";
 import { type BoardRow, wrongOf } from "./rows";
@@ -151,6 +154,27 @@ const CODE = 76;
 const codeAt = (w: ToldWorking, a: Along): number =>
   Math.min(a.x1 - CODE * a.k, xOf(a, Math.max(w.latest, w.strain)) + 8);
 
+/** Pixels for a centimetre, so that the tallest of the vessels stands on its board; and where their middles stand. */
+const [STANDS, MIDDLE] = [25, 118];
+const scaleOf = (told: Told): number =>
+  STANDS / Math.max(10, ...told.vessels.map(({ profile }) => profile[profile.length - 1]![0]));
+
+/** The vessel itself, all of them to one scale, with what works in it now. */
+function Standing({ v, told, a, base }: { v: ToldVessel; told: Told; a: Along; base: number }) {
+  const f = vesselFrame(v.profile, "off", scaleOf(told) * a.k);
+  const { brimCm } = f.solid;
+  const holds = told.working.find((w) => w.vessel === v.id);
+  return (
+    <g transform={`translate(${MIDDLE * a.k - f.middle} ${base - f.y(0)})`}>
+      {holds && <path d={insidePath(f, 0, brimCm * 0.9)} fill={fillOf(SUBSTANCE_OF[holds.kind])} />}
+      <path d={insidePath(f, 0, brimCm)} fill="none" stroke="var(--color-iron)" strokeWidth="1.3" />
+    </g>
+  );
+}
+
+/** Today’s stroke stands where the words of a narrow board begin. */
+const BESIDE_TODAY = 8;
+
 /** What all boards share. */
 interface OnBoard {
   readonly told: Told;
@@ -187,7 +211,7 @@ const Row = memo(function Row({
       <svg width={width} height={tall} className="absolute inset-0 max-w-full" aria-hidden="true">
         <path d={`M0 ${tall - 1}H${width}`} stroke="var(--color-rule)" strokeWidth="1.5" />
         <text
-          x={narrow ? a.x0 : 0}
+          x={narrow ? a.x0 + BESIDE_TODAY : 0}
           y={(narrow ? 18 : 22) * a.k}
           fontSize={17 * a.k}
           fill="var(--color-cobalt)"
@@ -196,6 +220,7 @@ const Row = memo(function Row({
           {v.size}
           {v.pot ? " pot" : ""}
         </text>
+        <Standing v={v} told={told} a={a} base={narrow ? 26 * a.k : tall - 2} />
         <Working of={working} a={a} y={y} />
         {shown.map((s) => {
           const m = making(s);
