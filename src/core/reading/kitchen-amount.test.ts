@@ -10,8 +10,8 @@ const siOf = (text: string, system: "us" | "metric" | "imperial"): number => {
   if (!a.ok || a.value.kind !== "measure") throw new Error(`not read: ${text}`);
   return a.value.si.value;
 };
-/** The finest a tablespoon is filled by, mL. */
-const HALF_SPOON = UNITS["us-tbsp"].size / 2 + 0.1;
+/** The finest a tablespoon is filled by, mL: the larger of the two there are. */
+const HALF_SPOON = Math.max(UNITS["us-tbsp"].size, UNITS["metric-tbsp"].size) / 2 + 0.1;
 /** What is in the drawer: cups by quarter and third, spoons by half and quarter. */
 const DRAWER =
   /^(?:\d+|\d*[¼⅓½⅔¾]) (?:cups?|tbsp|tsp|pints?|quarts?|fl oz)(?: \+ (?:\d+|\d*[¼½¾⅛⅓⅔]) (?:tbsp|tsp|cups?|fl oz))?$/;
