@@ -45,7 +45,17 @@ const NO_CLOCK = "The core has no clock of its own; pass the day in.";
 const inThePage = "CallExpression[callee.property.name=/^(?:evaluate|\\$eval|\\$\\$eval|waitForFunction)$/]";
 
 export default tseslint.config(
-  { ignores: [".next/", ".next-test/", "node_modules/", "next-env.d.ts", "coverage/"] },
+  {
+    ignores: [
+      ".jolly/",
+      "public/sw.js",
+      ".next/",
+      ".next-test/",
+      "node_modules/",
+      "next-env.d.ts",
+      "coverage/",
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     rules: {
