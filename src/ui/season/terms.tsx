@@ -148,11 +148,14 @@ export function TermsForm({ told, done }: { told: Told; done: () => void }) {
   const [changed, setChanged] = useState<Readonly<Record<string, From>>>({});
   const months = (material: string): From =>
     changed[material] ?? fresh.find((p) => p.material === material)!.months;
-  const [typed, setTyped] = useState<Readonly<Record<Name, string>>>(() => ({
-    ...{ hoursWeek: String(terms.hoursWeek), hoursDay: String(terms.hoursDay) },
-    ...{ fridgeL: String(terms.fridgeL), freezerL: String(terms.freezerL) },
-  }));
-  const [begins, setBegins] = useState(terms.begins);
+  // Only what this hand changed is its own: the rest is what the house knows by now, whoever said it.
+  const [own, setOwn] = useState<Partial<Readonly<Record<Name, string>>>>({});
+  const typed = Object.fromEntries(FIELDS.map(([n]) => [n, own[n] ?? String(terms[n])])) as Record<
+    Name,
+    string
+  >;
+  const [ownDays, setBegins] = useState<Terms["begins"] | undefined>();
+  const begins = ownDays ?? terms.begins;
   const [wrong, setWrong] = useState<Fault | undefined>();
   const keep = async (): Promise<void> => {
     const number = (n: Name): number =>
@@ -177,7 +180,7 @@ export function TermsForm({ told, done }: { told: Told; done: () => void }) {
         typed={typed}
         set={(name, to) => {
           setWrong(undefined);
-          setTyped({ ...typed, [name]: to });
+          setOwn({ ...own, [name]: to });
         }}
         wrong={wrong}
       />
